@@ -1,0 +1,2 @@
+export * from './solve.ts';
+export { failureSentence } from './words/failures.ts';

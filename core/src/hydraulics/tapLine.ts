@@ -1,0 +1,92 @@
+import { firstOutOfRange, type Range } from '../guard.ts';
+import { limits } from '../limits.ts';
+import { findRoot } from '../numeric/findRoot.ts';
+import { fail, type Outcome, succeed } from '../outcome.ts';
+import { refuseFilter } from '../system/roSystem.ts';
+import { risePressure } from '../water/waterDensity.ts';
+import { filterResistance, type FilterDrop } from './prefilterDrop.ts';
+import { type Tube, tubeLoss } from './tubeLoss.ts';
+
+/** The product's way from tank or membrane to the open air above the glass. */
+export interface TapLine {
+  tubes: readonly Tube[];
+  /** Flow coefficient of the open tap, m3/h at 1 bar. */
+  tapKv: number;
+  riseM?: number;
+  postFilter?: FilterDrop | undefined;
+}
+
+/** Pressure that a flow through the line takes, rise included. */
+export interface TapLoss {
+  tubesBar: number;
+  postFilterBar: number;
+  tapBar: number;
+  riseBar: number;
+  totalBar: number;
+}
+
+/** Loss of every part of a tap line at a flow in L/h; bar. */
+export function tapLineLoss(line: TapLine, flowLPerH: number, temperatureC: number): TapLoss {
+  const tubesBar = line.tubes.reduce(
+    (sum, tube) => sum + tubeLoss(tube, flowLPerH, temperatureC),
+    0,
+  );
+  const postFilterBar = filterResistance(line.postFilter, temperatureC) * flowLPerH;
+  const tapBar = (flowLPerH / 1000 / line.tapKv) ** 2;
+  const riseBar = risePressure(line.riseM ?? 0, temperatureC);
+  return {
+    tubesBar,
+    postFilterBar,
+    tapBar,
+    riseBar,
+    totalBar: tubesBar + postFilterBar + tapBar + riseBar,
+  };
+}
+
+/** Refuses a tap line that cannot be built. */
+export function refuseTapLine(line: TapLine, path = '') {
+  const checks: [string, number, Range][] = [
+    [`${path}tapKv`, line.tapKv, limits.tapKv],
+    [`${path}riseM`, line.riseM ?? 0, limits.riseM],
+  ];
+  line.tubes.forEach((tube, i) => {
+    checks.push(
+      [`${path}tubes.${i}.innerDiameterMm`, tube.innerDiameterMm, limits.innerDiameterMm],
+      [`${path}tubes.${i}.lengthM`, tube.lengthM, limits.lengthM],
+    );
+  });
+  return (
+    firstOutOfRange(checks) ??
+    (line.postFilter && refuseFilter(`${path}postFilter`, line.postFilter))
+  );
+}
+
+/** The largest flow that any tap on a dwelling's product line could show; the bracket's upper end. L/h */
+const mostLPerH = 1e5;
+
+/**
+ * Flow at the open tap from a source at a known pressure.
+ * @returns L/min. Errors: 'out-of-range'; 'source-below-rise' if the source cannot even lift the water to the tap.
+ */
+export function tapFlow(
+  line: TapLine & { sourcePressureBar: number; temperatureC: number },
+): Outcome<{ flowLPerMin: number }> {
+  const { sourcePressureBar, temperatureC } = line;
+  const refused =
+    firstOutOfRange([
+      ['sourcePressureBar', sourcePressureBar, limits.supplyPressureBar],
+      ['temperatureC', temperatureC, limits.temperatureC],
+    ]) ?? refuseTapLine(line);
+  if (refused) return refused;
+  const riseBar = risePressure(line.riseM ?? 0, temperatureC);
+  if (sourcePressureBar <= riseBar) {
+    return fail('source-below-rise', 'sourcePressureBar', {
+      sourceBar: sourcePressureBar,
+      riseBar,
+    });
+  }
+  const miss = (flow: number) => tapLineLoss(line, flow, temperatureC).totalBar - sourcePressureBar;
+  const search = findRoot(miss, 0, mostLPerH, { tolerance: 1e-9, maxEvaluations: 200 });
+  if (search.status !== 'converged') return fail(search.status, 'flowLPerMin', {});
+  return succeed({ flowLPerMin: search.x / 60 });
+}

@@ -1,0 +1,37 @@
+export * from './outcome.ts';
+export { type Range } from './guard.ts';
+export { limits } from './limits.ts';
+export { findRoot } from './numeric/findRoot.ts';
+export { osmoticPressure } from './water/osmoticPressure.ts';
+export { viscosityRatio, waterViscosity } from './water/waterViscosity.ts';
+export { risePressure, waterDensity } from './water/waterDensity.ts';
+export { temperatureCorrectionFactor } from './membrane/temperatureCorrectionFactor.ts';
+export {
+  elementPermeance,
+  type ElementPermeance,
+  type MembraneRating,
+} from './membrane/elementPermeance.ts';
+export { filterResistance, type FilterDrop } from './hydraulics/prefilterDrop.ts';
+export { type Pump, pumpBoost, pumpPressure } from './hydraulics/pumpPressure.ts';
+export {
+  type Restrictor,
+  restrictorCoefficient,
+  restrictorFlow,
+} from './hydraulics/restrictorFlow.ts';
+export { type Tube, tubeLoss } from './hydraulics/tubeLoss.ts';
+export { type TapLine, tapFlow, tapLineLoss } from './hydraulics/tapLine.ts';
+export { type Feed, type MembraneBank, resolveSystem, type RoSystem } from './system/roSystem.ts';
+export {
+  type OperatingPoint,
+  operatingPoint,
+  OperatingPointSolver,
+} from './system/operatingPoint.ts';
+export { directFlow } from './system/directFlow.ts';
+export * from './tank/bladderTank.ts';
+export { fillTank, type TankFill, type TankSystem } from './tank/fillTank.ts';
+export { carbonDioxide, permeatePh } from './carbonate/permeatePh.ts';
+export { concentrateLsi } from './carbonate/concentrateLsi.ts';
+export { calciteContact } from './carbonate/calciteContact.ts';
+export { netDrivingPressure, normalise, type Readings } from './readings/normalise.ts';
+export * from './units/units.ts';
+export { parseQuantity, type Parsed } from './units/parseQuantity.ts';

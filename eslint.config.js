@@ -1,0 +1,104 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Arrows point inward: core <- contract <- solve, server, web. The lists say what each package may not import. */
+export const forbiddenImports = {
+  core: ['@katharos/*', 'node:*', 'react*', 'express', 'sequelize', '@mantine/*', 'zod'],
+  contract: [
+    '@katharos/solve',
+    '@katharos/server',
+    '@katharos/web',
+    'node:*',
+    'react*',
+    'express',
+    'sequelize',
+    '@mantine/*',
+  ],
+  solve: ['@katharos/server', '@katharos/web', 'react*', 'express', 'sequelize', '@mantine/*'],
+  server: ['@katharos/web', '@katharos/solve', 'react*', '@mantine/*'],
+  web: ['@katharos/server', '@katharos/solve', 'node:*', 'express', 'sequelize'],
+};
+
+const boundaries = Object.entries(forbiddenImports).map(([folder, patterns]) => ({
+  files: [`${folder}/src/**/*.{ts,tsx}`],
+  ignores: ['**/*.test.ts', '**/*.test.tsx', '**/*.bench.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { group: patterns, message: `${folder} may not depend on this: arrows point inward.` },
+          {
+            group: ['@katharos/*/*', '**/../../{core,contract,solve,server,web}/**'],
+            message: 'Import a package through its entry.',
+          },
+        ],
+      },
+    ],
+  },
+}));
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '.local/**',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
+  js.configs.recommended,
+  ...tseslint.configs.recommendedTypeChecked,
+  {
+    languageOptions: {
+      parserOptions: { project: ['./tsconfig.json'], tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { attributes: false } },
+      ],
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['**/*.{js,mjs}'],
+    ...tseslint.configs.disableTypeChecked,
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly' },
+      parserOptions: { project: null },
+    },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  ...boundaries,
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.bench.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'performance',
+        'process',
+        'window',
+        'document',
+        'fetch',
+        'localStorage',
+        'setTimeout',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness is passed in.' },
+      ],
+    },
+  },
+);

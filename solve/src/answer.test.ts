@@ -1,0 +1,84 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { answer, answerLine } from './answer.ts';
+
+interface SolvedCase {
+  id: string;
+  request: { kind: string };
+  expected: Record<string, number | boolean>;
+}
+
+const cases = readFileSync(new URL('./solvedCases.jsonl', import.meta.url), 'utf8')
+  .trim()
+  .split('\n')
+  .map((line) => JSON.parse(line) as SolvedCase);
+
+/** Figures on a logarithmic scale are held to an absolute difference, all others to 0.5 %. */
+const absolute = new Set([
+  'permeatePh',
+  'concentratePh',
+  'saturationPh',
+  'lsi',
+  'pH',
+  'saturationIndex',
+]);
+
+describe('solved cases', () => {
+  test.each(cases)('$id', ({ id, request, expected }) => {
+    const given = answer({ ...request, id }) as Record<string, number | boolean>;
+    expect(given.id).toBe(id);
+    for (const [field, value] of Object.entries(expected)) {
+      if (typeof value === 'boolean') {
+        expect([field, given[field]]).toEqual([field, value]);
+      } else {
+        const room = absolute.has(field) ? 0.01 : 0.005 * Math.abs(value);
+        const miss = Math.abs(Number(given[field]) - value);
+        expect({ field, given: given[field], near: miss <= room }).toEqual({
+          field,
+          given: given[field],
+          near: true,
+        });
+      }
+    }
+  });
+});
+
+describe('wrong requests', () => {
+  const good = cases[0]!.request as Record<string, object>;
+  test.each<[string, string, object | string]>([
+    ['malformed-json', '', '{"kind": '],
+    ['not-an-object', '', '[1]'],
+    ['unknown-kind', 'kind', { id: 7, kind: 'alchemy' }],
+    ['invalid-type', 'feed.tdsMgL', { ...good, feed: { ...good.feed, tdsMgL: '900' } }],
+    ['too-big', 'feed.temperatureC', { ...good, feed: { ...good.feed, temperatureC: 90 } }],
+    ['unrecognized-keys', 'feed.tds', { ...good, feed: { ...good.feed, tds: 900 } }],
+    [
+      'custom',
+      'pump.curve',
+      {
+        ...good,
+        pump: {
+          bypassBar: 8,
+          curve: [
+            { flowLPerH: 9, boostBar: 1 },
+            { flowLPerH: 3, boostBar: 1 },
+          ],
+        },
+      },
+    ],
+    [
+      'no-driving-pressure',
+      'feed.pressureBar',
+      { ...good, pump: undefined, permeateBackPressureBar: 9 },
+    ],
+    [
+      'pressure-below-osmotic',
+      'feed.pressureBar',
+      { ...good, pump: undefined, feed: { tdsMgL: 3000, temperatureC: 10, pressureBar: 2 } },
+    ],
+  ])('%s at %s', (code, path, request) => {
+    const given = answerLine(typeof request === 'string' ? request : JSON.stringify(request));
+    expect(given).toMatchObject({ error: { code, path } });
+    expect(JSON.stringify(given)).not.toMatch(/NaN|undefined|null,"message/);
+  });
+});

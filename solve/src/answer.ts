@@ -1,0 +1,111 @@
+import {
+  failureSentence,
+  solveKinds,
+  type SolveRequest,
+  solveRequestSchema,
+} from '@katharos/contract';
+import {
+  calciteContact,
+  concentrateLsi,
+  directFlow,
+  fillTank,
+  normalise,
+  operatingPoint,
+  type OperatingPoint,
+  type Outcome,
+  permeatePh,
+  tapFlow,
+} from '@katharos/core';
+
+/** An answer to one line: the solved fields, or an error that names the field at fault. */
+export type Answer = { id?: unknown } & (
+  Record<string, unknown> | { error: { code: string; path: string; message: string } }
+);
+
+const refuse = (id: unknown, code: string, path: string, message: string): Answer => ({
+  ...(id === undefined ? {} : { id }),
+  error: { code, path, message },
+});
+
+/** Answers one line of text. Never throws for what a line says; the next line is answered whatever this one held. */
+export function answerLine(line: string): Answer {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(line);
+  } catch (error) {
+    return refuse(
+      null,
+      'malformed-json',
+      '',
+      `This line is not JSON: ${(error as Error).message}.`,
+    );
+  }
+  if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed)) {
+    return refuse(
+      null,
+      'not-an-object',
+      '',
+      'A request is a JSON object with "kind" and its fields.',
+    );
+  }
+  return answer(parsed);
+}
+
+/** Answers a request; one wrapped as `{"id", "request"}`, as the solved cases are kept, is unwrapped. */
+export function answer(line: object): Answer {
+  const wrapped = 'request' in line && typeof line.request === 'object' && line.request !== null;
+  const { id: outerId } = line as { id?: unknown };
+  const { id: innerId, ...request } = (wrapped ? (line as { request: object }).request : line) as {
+    id?: unknown;
+    kind?: unknown;
+  };
+  const id = outerId ?? innerId;
+  if (!solveKinds.includes(request.kind as SolveRequest['kind'])) {
+    const kinds = solveKinds.join(', ');
+    return refuse(id, 'unknown-kind', 'kind', `"kind" must be one of ${kinds}.`);
+  }
+  const checked = solveRequestSchema.safeParse(request);
+  if (!checked.success) {
+    const issue = checked.error.issues[0]!;
+    const unknownKey = issue.code === 'unrecognized_keys' ? issue.keys.slice(0, 1) : [];
+    const path = [...issue.path, ...unknownKey].join('.');
+    return refuse(id, issue.code.replaceAll('_', '-'), path, issue.message);
+  }
+  const outcome = solve(checked.data);
+  if (!outcome.ok) {
+    const { code, path } = outcome.failure;
+    return refuse(id, code, path, failureSentence(outcome.failure));
+  }
+  return { ...(id === undefined ? {} : { id }), ...outcome.value };
+}
+
+function solve(request: SolveRequest): Outcome<Record<string, unknown>> {
+  switch (request.kind) {
+    case 'operating-point':
+      return withoutWork(operatingPoint(request));
+    case 'direct-flow':
+      return withoutWork(directFlow(request));
+    case 'tank-fill':
+      return asRecord(fillTank(request));
+    case 'tap-flow':
+      return asRecord(tapFlow(request));
+    case 'permeate-ph':
+      return asRecord(permeatePh(request.feed, request.saltPassage));
+    case 'concentrate-lsi':
+      return asRecord(concentrateLsi(request.feed, request.recovery, request.saltPassage));
+    case 'calcite-contact':
+      return asRecord(calciteContact(request.water, request.media, request.flowLPerH));
+    case 'normalise':
+      return asRecord(normalise(request.measured, request.reference));
+  }
+}
+
+const asRecord = (outcome: Outcome<object>): Outcome<Record<string, unknown>> =>
+  outcome.ok ? { ok: true, value: { ...outcome.value } } : outcome;
+
+/** The number of marches is the solver's own affair, not part of the documented answer. */
+function withoutWork(outcome: Outcome<OperatingPoint>): Outcome<Record<string, unknown>> {
+  if (!outcome.ok) return outcome;
+  const { marches: _marches, ...value } = outcome.value;
+  return { ok: true, value };
+}
