@@ -1,2 +1,16 @@
 export * from './solve.ts';
+export * from './catalogue/part.ts';
+export { starterCatalogue } from './catalogue/starterCatalogue.ts';
+export * from './job/fields.ts';
+export * from './job/job.ts';
+export * from './job/brief.ts';
+export * from './job/stage.ts';
+export * from './api/api.ts';
+export * from './api/errors.ts';
 export { failureSentence } from './words/failures.ts';
+export * from './words/amounts.ts';
+export * from './words/decisions.ts';
+export * from './words/flush.ts';
+export * from './words/parts.ts';
+export * from './words/verdict.ts';
+export * from './words/certificate.ts';

@@ -35,3 +35,53 @@ export { calciteContact } from './carbonate/calciteContact.ts';
 export { netDrivingPressure, normalise, type Readings } from './readings/normalise.ts';
 export * from './units/units.ts';
 export { parseQuantity, type Parsed } from './units/parseQuantity.ts';
+export * from './catalogue/parts.ts';
+export * from './sizing/systemDesign.ts';
+export { assess, type Assessment, glassL } from './sizing/assess.ts';
+export * from './sizing/requirements.ts';
+export { judge, type JudgedDesign, partsPrice } from './sizing/judge.ts';
+export { candidates, type SiteChoices } from './sizing/candidates.ts';
+export {
+  type DesignFamily,
+  recommend,
+  type Recommendation,
+  type SizingTask,
+} from './sizing/recommend.ts';
+export { decide, type Decision, practiceLimits, type SiteFacts } from './sizing/decisions.ts';
+export {
+  type NodeKind,
+  waterline,
+  type Waterline,
+  type WaterlineNode,
+  type WaterlineState,
+} from './waterline/waterline.ts';
+export {
+  boreMm,
+  cutLength,
+  serviceSlackM,
+  type TubeEnd,
+  type TubeFunction,
+  type TubeRun,
+  tubeRuns,
+  type TubeSize,
+} from './plumbing/tubeRuns.ts';
+export { partsList, type PartsLine, type PlumbingChoices } from './plumbing/partsList.ts';
+export { tankWashout, washoutCycles } from './flush/tankWashout.ts';
+export { flushPlan, type FlushStep, type FlushStepCode } from './flush/flushPlan.ts';
+export { expectedReadings } from './verify/expectedReadings.ts';
+export { type Instruments, usualInstruments } from './verify/instruments.ts';
+export {
+  type Comparison,
+  rejectionGrades,
+  type Verdict,
+  verdict,
+  type VerificationReadings,
+} from './verify/verdict.ts';
+export {
+  type Assumed,
+  type ResolvedSurvey,
+  resolveSurvey,
+  type SurveyKey,
+  surveyRanges,
+  type SurveyReadings,
+} from './survey/resolveSurvey.ts';

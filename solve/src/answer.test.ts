@@ -44,7 +44,7 @@ describe('solved cases', () => {
 });
 
 describe('wrong requests', () => {
-  const good = cases[0]!.request as Record<string, object>;
+  const good = cases[0]!.request as unknown as Record<string, object>;
   test.each<[string, string, object | string]>([
     ['malformed-json', '', '{"kind": '],
     ['not-an-object', '', '[1]'],

@@ -1,0 +1,106 @@
+import { limits, type Part, type Range } from '@katharos/core';
+import { z } from 'zod';
+import {
+  filterDropSchema,
+  membraneRatingSchema,
+  pumpSchema,
+  restrictorSchema,
+  shutoffSchema,
+} from '../solve.ts';
+
+const within = (range: Range) => z.number().min(range.min).max(range.max);
+
+const base = {
+  id: z.string().min(1).max(60),
+  name: z.string().trim().min(1).max(120),
+  price: z.number().min(0).max(100000),
+};
+
+export const prefilterPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('prefilter'),
+  media: z.enum(['sediment', 'carbon-block', 'catalytic-carbon']),
+  filter: filterDropSchema,
+});
+export const membranePartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('membrane'),
+  rating: membraneRatingSchema,
+});
+export const restrictorPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('restrictor'),
+  restrictor: restrictorSchema,
+});
+export const pumpPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('pump'),
+  pump: pumpSchema,
+  cutoutBar: within(limits.cutoutBar),
+  minInletBar: within(limits.supplyPressureBar),
+  powerW: z.number().min(1).max(2000),
+});
+export const shutoffPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('shutoff'),
+  shutoff: shutoffSchema,
+});
+export const tankPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('tank'),
+  volumeL: within(limits.tankVolumeL),
+  prechargeBar: within(limits.prechargeBar),
+});
+export const postFilterPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('post-filter'),
+  filter: filterDropSchema,
+});
+export const mineralPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('mineral'),
+  media: z.strictObject({
+    bedVolumeL: within(limits.bedVolumeL),
+    timeConstantMin: within(limits.timeConstantMin),
+  }),
+});
+export const lampPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('lamp'),
+  ratedFlowLPerH: within(limits.flowLPerH),
+  powerW: z.number().min(1).max(500),
+});
+export const tapPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('tap'),
+  kv: within(limits.tapKv),
+  holeMm: z.number().min(3).max(60),
+});
+export const fittingPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('fitting'),
+  role: z.enum([
+    'feed-adapter',
+    'drain-saddle',
+    'leak-stop',
+    'regulator',
+    'tank-valve',
+    'tube-quarter',
+    'tube-three-eighths',
+  ]),
+});
+
+/** A part of the firm's catalogue. The core declares the same shapes; the annotation keeps the two from drifting apart. */
+export const partSchema: z.ZodType<Part> = z.discriminatedUnion('kind', [
+  prefilterPartSchema,
+  membranePartSchema,
+  restrictorPartSchema,
+  pumpPartSchema,
+  shutoffPartSchema,
+  tankPartSchema,
+  postFilterPartSchema,
+  mineralPartSchema,
+  lampPartSchema,
+  tapPartSchema,
+  fittingPartSchema,
+]);

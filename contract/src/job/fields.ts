@@ -1,0 +1,158 @@
+import {
+  type Dimension,
+  type Quantity,
+  type Range,
+  type SurveyKey,
+  surveyRanges,
+  toCore,
+} from '@katharos/core';
+
+/** A field that takes a quantity: what it measures, what it may be, and the sentence for when it is not that. */
+export interface QuantityField {
+  dimension: Dimension;
+  label: string;
+  /** What to do with the instrument, in one line. */
+  how: string;
+  range: Range;
+  /** What is wrong or what to do when the value lies outside the range. */
+  outside: string;
+}
+
+const survey = (
+  key: SurveyKey,
+  dimension: Dimension,
+  label: string,
+  how: string,
+  outside: string,
+) => [key, { dimension, label, how, range: surveyRanges[key], outside }] as const;
+
+export const surveyFields: Record<SurveyKey, QuantityField> = Object.fromEntries([
+  survey(
+    'feedTds',
+    'tds',
+    'Feed TDS',
+    'Meter in a rinsed cup of cold tap water, steady reading.',
+    'Check that the meter shows ppm and not µS/cm, and that it was in the feed.',
+  ),
+  survey(
+    'pressure',
+    'pressure',
+    'Supply pressure',
+    'Gauge on the cold line with another tap running.',
+    'Check the gauge and its unit; a dwelling’s line lies between these.',
+  ),
+  survey(
+    'temperature',
+    'temperature',
+    'Water temperature',
+    'Thermometer in running cold water.',
+    'The unit is fed with cold water only; check that hot is not mixed in.',
+  ),
+  survey(
+    'demand',
+    'dailyVolume',
+    'Daily demand',
+    'Drinking, cooking, hot drinks, pets; about 3 L a person.',
+    'Enter litres a day for the household, not the month.',
+  ),
+  survey(
+    'coldest',
+    'temperature',
+    'Coldest water of the year',
+    'From last winter’s reading or the utility.',
+    'It cannot be warmer than today’s water, nor freezing.',
+  ),
+  survey(
+    'lowestPressure',
+    'pressure',
+    'Lowest pressure',
+    'Evening peak, or a well’s cut-in.',
+    'It cannot lie above the pressure measured today.',
+  ),
+  survey(
+    'highestPressure',
+    'pressure',
+    'Highest pressure',
+    'At night, or a well’s cut-out.',
+    'It cannot lie below the pressure measured today.',
+  ),
+  survey(
+    'hardness',
+    'hardness',
+    'Hardness',
+    'Drop kit or strip.',
+    'Check the unit: grains, degrees and mg/L differ by a factor of ten and more.',
+  ),
+  survey(
+    'alkalinity',
+    'hardness',
+    'Alkalinity',
+    'Drop kit, as calcium carbonate.',
+    'Check the unit; it is counted as calcium carbonate.',
+  ),
+  survey(
+    'pH',
+    'pH',
+    'pH',
+    'Strip or meter, read at once.',
+    'A supply outside this range needs treatment of its own before any membrane.',
+  ),
+  survey(
+    'largestDraw',
+    'volume',
+    'Largest single draw',
+    'The biggest pot or jug filled in one go.',
+    'Enter what is drawn in one go, not in a day.',
+  ),
+  survey(
+    'lineLength',
+    'length',
+    'Tube from unit to tap',
+    'Along the way the tube will take.',
+    'Measure along the route; check the unit.',
+  ),
+  survey(
+    'rise',
+    'length',
+    'Tap above the tank',
+    'Height of the spout over the tank’s connection.',
+    'Measure the height difference only; a tap below counts negative.',
+  ),
+]) as Record<SurveyKey, QuantityField>;
+
+export type VerifyKey =
+  'feedTds' | 'productTds' | 'temperature' | 'pressure' | 'productFlow' | 'drainFlow';
+
+export const verifyFields: Record<VerifyKey, QuantityField> = {
+  feedTds: { ...surveyFields.feedTds, how: 'Cold tap that feeds the unit, same meter.' },
+  productTds: {
+    dimension: 'tds',
+    label: 'Product TDS',
+    how: 'At the membrane outlet or before any mineral cartridge; not the first glass.',
+    range: { min: 0, max: 5000 },
+    outside: 'Check that the sample is product and that the meter shows ppm.',
+  },
+  temperature: surveyFields.temperature,
+  pressure: { ...surveyFields.pressure, how: 'Gauge at the feed valve while the unit runs.' },
+  productFlow: {
+    dimension: 'flow',
+    label: 'Product flow',
+    how: 'Tank valve closed, tap open: jug and stopwatch.',
+    range: { min: 0, max: 600 },
+    outside: 'Check the jug, the time and the unit.',
+  },
+  drainFlow: {
+    dimension: 'flow',
+    label: 'Drain flow',
+    how: 'Drain tube into the jug, same time as the product.',
+    range: { min: 0, max: 1000 },
+    outside: 'Check the jug, the time and the unit.',
+  },
+};
+
+/** Whether an entered quantity lies in its field's range; ends are counted in, with room for a unit's rounding. */
+export function isWithin(field: QuantityField, quantity: Quantity): boolean {
+  const value = toCore(field.dimension, quantity);
+  const room = 1e-9 * Math.max(1, Math.abs(field.range.max));
+  return value >= field.range.min - room && value <= field.range.max + room;
+}

@@ -1,0 +1,29 @@
+import type { SurveyKey } from '@katharos/core';
+import type { Stage } from '../api/api.ts';
+import { verificationReadings } from './brief.ts';
+import type { JobDocument } from './job.ts';
+
+/** The readings without which a size rests on guesses. */
+export const neededReadings: readonly SurveyKey[] = [
+  'feedTds',
+  'pressure',
+  'temperature',
+  'demand',
+];
+
+/** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
+export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
+  const { survey, system, plumb, flush, verify, keep } = document;
+  const at = (stage: Stage) => ({ stage, finished: false });
+  if (keep.issued) return { stage: 'keep', finished: true };
+  if (verificationReadings(verify)) return at('keep');
+  const flushed = Object.values(flush.steps);
+  if (system) {
+    if (flushed.some((step) => step.done) && flush.steps['rest-and-recheck']?.done)
+      return at('verify');
+    if (flushed.length > 0) return at('flush');
+    if (plumb.ticks.finished) return at('flush');
+    return at('plumb');
+  }
+  return at(neededReadings.every((key) => survey.readings[key]) ? 'size' : 'survey');
+}

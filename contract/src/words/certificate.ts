@@ -1,0 +1,109 @@
+import { type Part, type SystemDesign, verdict, type Verdict } from '@katharos/core';
+import type { FirmSettings } from '../api/api.ts';
+import { verificationReadings } from '../job/brief.ts';
+import { type VerifyKey, verifyFields } from '../job/fields.ts';
+import type { JobDocument } from '../job/job.ts';
+import { sayIn, writeEntered, writePercent } from './amounts.ts';
+import { codesCaveat, gradeWords, meterCaveat, verdictSentences } from './verdict.ts';
+
+/** What stands on the certificate: one content, set as a page in the browser and as a PDF on the server. */
+export interface Certificate {
+  number: number;
+  firm: string;
+  customer: string;
+  address: string;
+  grade: Verdict['grade'];
+  /** The result in a line. */
+  result: string;
+  sentences: string[];
+  tables: { heading: string; rows: [label: string, value: string][] }[];
+  caveats: string[];
+  signature: string;
+  paper: FirmSettings['paper'];
+}
+
+export interface CertificateSource {
+  number: number;
+  document: JobDocument;
+  firm: { name: string; settings: FirmSettings };
+}
+
+/** The parts that a household may have to replace or name, as label and name. */
+export function partsOfDesign(design: SystemDesign): [string, Part][] {
+  const single: [string, Part | null | undefined][] = [
+    ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
+    ['Booster pump', design.pump],
+    ['Shut-off', design.shutoff],
+    [design.elements > 1 ? `Membranes (${design.elements})` : 'Membrane', design.membrane],
+    ['Restrictor', design.restrictor],
+    ['Minerals', design.mineral?.part],
+    ['Tank', design.tank],
+    ['Post filter', design.postFilter],
+    ['Ultraviolet', design.lamp],
+    ['Tap', design.tap],
+  ];
+  return single.filter((entry): entry is [string, Part] => !!entry[1]);
+}
+
+/** Makes the certificate of a job; nothing while the system or the four readings are missing, or the readings contradict the model. */
+export function certificateOf({
+  number,
+  document,
+  firm,
+}: CertificateSource): Certificate | undefined {
+  const readings = verificationReadings(document.verify);
+  if (!document.system || !readings) return undefined;
+  const { design, chosenAt } = document.system;
+  const judged = verdict(design, readings);
+  if (!judged.ok) return undefined;
+  const say = sayIn(firm.settings.units);
+  const { grade, rejection } = judged.value;
+  const { verify, customer, keep } = document;
+  const taken = (Object.keys(verifyFields) as VerifyKey[]).flatMap((key): [string, string][] => {
+    const reading = verify.readings[key];
+    return reading
+      ? [[verifyFields[key].label, writeEntered(verifyFields[key].dimension, reading)]]
+      : [];
+  });
+  const signedAt = keep.issued?.at ?? latestReading(document) ?? chosenAt;
+  const by = keep.issued?.by ?? document.system.chosenBy;
+  return {
+    number,
+    firm: firm.name,
+    customer: customer.name,
+    address: customer.address,
+    grade,
+    result: `${gradeWords[grade]}: ${writePercent(rejection.measured, 1)} of the dissolved solids held back`,
+    sentences: verdictSentences(judged.value, say),
+    tables: [
+      { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
+      { heading: 'System', rows: partsOfDesign(design).map(([label, part]) => [label, part.name]) },
+    ],
+    caveats: [meterCaveat, ...unsafeCaveat(document), codesCaveat],
+    signature: `${by}, ${signedAt.slice(0, 10)}`,
+    paper: firm.settings.paper,
+  };
+}
+
+function checksOf(verify: JobDocument['verify']): [string, string][] {
+  const words = { passed: 'stops and starts', failed: 'does not stop', 'not-done': 'not done' };
+  const leaks = { dry: 'dry', leak: 'a leak was found', 'not-done': 'not done' };
+  return [
+    ['Shut-off test', words[verify.shutoffTest]],
+    ['Leak check', leaks[verify.leakCheck]],
+  ];
+}
+
+const unsafeCaveat = (document: JobDocument): string[] =>
+  document.survey.safe === 'no'
+    ? [
+        'The supply is not safe without treatment. This certificate does not declare the product safe to drink; only a laboratory test can.',
+      ]
+    : [];
+
+const latestReading = (document: JobDocument): string | undefined =>
+  Object.values(document.verify.readings)
+    .map((reading) => reading?.takenAt ?? '')
+    .filter((at) => at !== '')
+    .sort()
+    .at(-1);

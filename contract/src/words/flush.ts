@@ -1,0 +1,90 @@
+import type { FlushStep, FlushStepCode } from '@katharos/core';
+import { type Say, writeMinutes } from './amounts.ts';
+
+/** A flush step in words: what it is called, what to do, what to watch for, and what proves it done. */
+export interface FlushWords {
+  title: string;
+  instruction: string;
+  caution: string | null;
+  proof: string;
+}
+
+type Writer = (data: (key: string) => number, say: Say, minutes: number) => FlushWords;
+
+const writers: Record<FlushStepCode, Writer> = {
+  'crack-feed-open': () => ({
+    title: 'Crack the feed open',
+    instruction:
+      'Open the feed valve a quarter turn, wait until the housings have filled, then open it fully.',
+    caution: 'Stay at the valve. Close it at the first drip.',
+    proof: 'The hiss has stopped and nothing drips.',
+  }),
+  'leak-check': () => ({
+    title: 'Leak check',
+    instruction:
+      'Dry every joint with a tissue, then run the tissue round each again: feed adapter, housings, fittings, drain saddle.',
+    caution: 'Do not tighten a housing under pressure.',
+    proof: 'The tissue stays dry.',
+  }),
+  'prefilter-flush': (n) => ({
+    title: 'Flush the pre-filters',
+    instruction: `Hold the tube that leads to the membrane in a bucket and run the ${n('cartridges')} cartridges until clear. Black or grey water at first is carbon dust.`,
+    caution: 'The membrane stays out of the circuit: carbon dust blocks it.',
+    proof: 'The water in a white cup is clear.',
+  }),
+  'fit-membrane': (n) => ({
+    title: n('elements') > 1 ? 'Fit the membranes' : 'Fit the membrane',
+    instruction:
+      'Feed closed, tap open. Brine seal at the feed end, push home until the two O-rings are felt to seat, cap hand tight and a quarter turn more, tube back on.',
+    caution: 'Clean hands or gloves; touch the ends only. Prove the supply off by the open tap.',
+    proof: 'The cap is home and the tube does not pull out.',
+  }),
+  'membrane-rinse': (n, say) => ({
+    title: 'Rinse the membrane',
+    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${say('volume', n('litres'))} in this time.`,
+    caution: 'None of this water is drunk.',
+    proof: 'Water runs from the tap and from the drain line.',
+  }),
+  'close-tap-open-tank': () => ({
+    title: 'Tap closed, tank open',
+    instruction: 'Close the tap and open the valve on the tank.',
+    caution: null,
+    proof: 'The tank’s line fills; the drain runs.',
+  }),
+  'tank-fill': (n, say, minutes) => ({
+    title: `Tank fill ${n('cycle')} of ${n('cycles')}`,
+    instruction: `The tank takes ${say('volume', n('litres'))} in about ${writeMinutes(minutes)} at today’s water, and ${say('volume', n('drainLitres'))} go to drain. Nobody has to stand by.`,
+    caution: 'Look once for leaks after the first quarter of an hour.',
+    proof: 'The drain has stopped by itself.',
+  }),
+  'tank-drain': (n) => ({
+    title: `Drain the tank ${n('cycle')} of ${n('cycles')}`,
+    instruction:
+      'Open the tap and let the tank run down to a trickle, then close it. The water may go to plants.',
+    caution: 'None of this water is drunk: it carries the preservative.',
+    proof: 'The stream has fallen to a trickle.',
+  }),
+  'run-open-tap': (n, say) => ({
+    title: 'Run at the open tap',
+    instruction: `Let the unit run with the tap fully open: about ${say('volume', n('litres'))} of product in this time.`,
+    caution: 'None of this water is drunk.',
+    proof: 'The stream is steady and without air.',
+  }),
+  'lamp-on': () => ({
+    title: 'Power the lamp',
+    instruction: 'With the reactor full of water, plug the lamp in and wait for its signal.',
+    caution: 'Never look at a lit lamp, never touch its glass. Unplug before opening.',
+    proof: 'The signal shows that it burns.',
+  }),
+  'rest-and-recheck': () => ({
+    title: 'Last look',
+    instruction:
+      'Go round all joints with a dry tissue once more and clear the cabinet. Ask the household to look again tomorrow and through the first week.',
+    caution: null,
+    proof: 'Dry everywhere; the household has the card.',
+  }),
+};
+
+/** A step in words and in the reader's units. */
+export const flushWords = (step: FlushStep, say: Say): FlushWords =>
+  writers[step.code]((key) => step.data[key] ?? NaN, say, step.minutes ?? 0);

@@ -1,0 +1,57 @@
+import type { Comparison, Verdict } from '@katharos/core';
+import { type Say, writeNumber, writePercent } from './amounts.ts';
+
+export const gradeWords: Record<Verdict['grade'], string> = {
+  good: 'Good',
+  marginal: 'Marginal',
+  fail: 'Fail',
+};
+
+/** The verdict in sentences: the grade, then how it stands to what this system should do today. */
+export function verdictSentences(verdict: Verdict, say: Say): string[] {
+  const { rejection, productTds } = verdict;
+  const sentences = [
+    `Rejection is ${writePercent(rejection.measured, 1)}; this system in this water should show ${writePercent(rejection.expected, 1)} ± ${writeNumber(rejection.band * 100, 1)}, that is ${say('tds', productTds.expected)} ± ${say('tds', productTds.band)} of product.`,
+  ];
+  if (verdict.asExpected) {
+    sentences.push(
+      rejection.sigmas > 2
+        ? 'That is better than expected: make sure that the sample was product of this membrane and that the feed reading is right.'
+        : 'That is within what the instruments and the spread between elements allow.',
+    );
+  } else {
+    sentences.push(
+      `That is ${writeNumber(-rejection.sigmas, 1)} standard uncertainties below. Sample again at the membrane outlet after ten minutes of running, with a rinsed cup and the same meter, before anything is opened.`,
+    );
+  }
+  for (const [name, comparison] of [
+    ['product', verdict.productFlow],
+    ['drain', verdict.drainFlow],
+  ] as const) {
+    if (comparison && Math.abs(comparison.sigmas) > 2)
+      sentences.push(flowSentence(name, comparison, say));
+  }
+  return sentences;
+}
+
+function flowSentence(name: 'product' | 'drain', flow: Comparison, say: Say): string {
+  const side = flow.sigmas > 0 ? 'above' : 'below';
+  const look: Record<typeof name, Record<typeof side, string>> = {
+    product: {
+      above: 'Is the membrane seated, or water passing it by?',
+      below: 'Is the feed valve fully open, the tank valve closed and no tube kinked?',
+    },
+    drain: {
+      above: 'Is the restrictor in the line?',
+      below: 'Is the restrictor blocked or the drain tube pinched?',
+    },
+  };
+  return `The ${name} flow of ${say('flow', flow.measured)} lies ${side} the expected ${say('flow', flow.expected)} ± ${say('flow', flow.band)}. ${look[name][side]}`;
+}
+
+/** What a meter cannot see; stands on every certificate. */
+export const meterCaveat =
+  'A TDS meter checks the membrane, not the safety of the water: it cannot see bacteria, lead, arsenic, the share of nitrate, or PFAS. Where one of these is the concern, have a laboratory test made.';
+
+export const codesCaveat =
+  'Local plumbing and electrical codes and licensed trades come first. Ask before you drill, connect or wire what they reserve.';

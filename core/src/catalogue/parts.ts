@@ -1,0 +1,97 @@
+import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
+import type { Pump } from '../hydraulics/pumpPressure.ts';
+import type { Restrictor } from '../hydraulics/restrictorFlow.ts';
+import type { CalciteMedia } from '../carbonate/calciteContact.ts';
+import type { MembraneRating } from '../membrane/elementPermeance.ts';
+import type { Shutoff } from '../tank/bladderTank.ts';
+
+/** What every part of a firm's catalogue has. The price is in the firm's own currency, to the customer. */
+interface PartBase {
+  id: string;
+  name: string;
+  price: number;
+}
+
+export type PrefilterMedia = 'sediment' | 'carbon-block' | 'catalytic-carbon';
+
+export interface PrefilterPart extends PartBase {
+  kind: 'prefilter';
+  media: PrefilterMedia;
+  filter: FilterDrop;
+}
+export interface MembranePart extends PartBase {
+  kind: 'membrane';
+  rating: MembraneRating;
+}
+export interface RestrictorPart extends PartBase {
+  kind: 'restrictor';
+  restrictor: Restrictor;
+}
+export interface PumpPart extends PartBase {
+  kind: 'pump';
+  pump: Pump;
+  /** Tank pressure at which its switch stops it, bar gauge. */
+  cutoutBar: number;
+  minInletBar: number;
+  powerW: number;
+}
+export interface ShutoffPart extends PartBase {
+  kind: 'shutoff';
+  shutoff: Shutoff;
+}
+export interface TankPart extends PartBase {
+  kind: 'tank';
+  volumeL: number;
+  prechargeBar: number;
+}
+export interface PostFilterPart extends PartBase {
+  kind: 'post-filter';
+  filter: FilterDrop;
+}
+export interface MineralPart extends PartBase {
+  kind: 'mineral';
+  media: Required<CalciteMedia>;
+}
+export interface LampPart extends PartBase {
+  kind: 'lamp';
+  /** Flow up to which the lamp gives its stated dose, L/h. */
+  ratedFlowLPerH: number;
+  powerW: number;
+}
+export interface TapPart extends PartBase {
+  kind: 'tap';
+  kv: number;
+  holeMm: number;
+}
+export type FittingRole =
+  | 'feed-adapter'
+  | 'drain-saddle'
+  | 'leak-stop'
+  | 'regulator'
+  | 'tank-valve'
+  | 'tube-quarter'
+  | 'tube-three-eighths';
+export interface FittingPart extends PartBase {
+  kind: 'fitting';
+  role: FittingRole;
+}
+
+export type Part =
+  | PrefilterPart
+  | MembranePart
+  | RestrictorPart
+  | PumpPart
+  | ShutoffPart
+  | TankPart
+  | PostFilterPart
+  | MineralPart
+  | LampPart
+  | TapPart
+  | FittingPart;
+
+export type PartKind = Part['kind'];
+export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
+
+/** The parts of one kind, in the catalogue's order. */
+export const partsOf = <K extends PartKind>(catalogue: readonly Part[], kind: K): PartOf<K>[] =>
+  catalogue.filter((part): part is PartOf<K> => part.kind === kind);

@@ -1,0 +1,96 @@
+import type { Assessment } from '../sizing/assess.ts';
+import type { SystemDesign } from '../sizing/systemDesign.ts';
+import { washoutCycles } from './tankWashout.ts';
+
+export type FlushStepCode =
+  | 'crack-feed-open'
+  | 'leak-check'
+  | 'prefilter-flush'
+  | 'fit-membrane'
+  | 'membrane-rinse'
+  | 'close-tap-open-tank'
+  | 'tank-fill'
+  | 'tank-drain'
+  | 'run-open-tap'
+  | 'lamp-on'
+  | 'rest-and-recheck';
+
+/** One thing to do or wait for. A step with minutes has a timer. */
+export interface FlushStep {
+  id: string;
+  code: FlushStepCode;
+  /** Time the step takes or must run; null for what is simply done. */
+  minutes: number | null;
+  /** Whether someone has to stay beside it. */
+  attended: boolean;
+  data: Readonly<Record<string, number>>;
+}
+
+/** Customary times, min; defaults of the firm. */
+export const flushTimes = {
+  leakWatch: 5,
+  prefilter: 5,
+  membraneRinse: 10,
+  openTap: 20,
+  lampWarmUp: 1,
+} as const;
+
+/** The kit's own instruction, taken as the floor; washout may ask for more. */
+const leastTankCycles = 2;
+/** Share of the preservative that may be left. Default. */
+const washoutTarget = 0.02;
+/** Water that a bladder tank keeps when drained to a trickle, as a share of its shell. Default. */
+const heelShare = 0.05;
+
+/** The plan of flushing exactly this system in today's water. */
+export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] {
+  const step = (
+    code: FlushStepCode,
+    minutes: number | null,
+    attended: boolean,
+    data: FlushStep['data'] = {},
+    suffix = '',
+  ): FlushStep => ({ id: code + suffix, code, minutes, attended, data });
+
+  const start = [
+    step('crack-feed-open', null, true),
+    step('leak-check', flushTimes.leakWatch, true),
+    step('prefilter-flush', flushTimes.prefilter, true, { cartridges: design.prefilters.length }),
+    step('fit-membrane', null, true, { elements: design.elements }),
+  ];
+  const lamp = design.lamp ? [step('lamp-on', flushTimes.lampWarmUp, true)] : [];
+  if (!design.tank || !today.fill) {
+    const litres = (today.running.permeateFlowLPerH * flushTimes.openTap) / 60;
+    return [
+      ...start,
+      step('run-open-tap', flushTimes.openTap, true, { litres }),
+      ...lamp,
+      step('rest-and-recheck', null, true),
+    ];
+  }
+  const rinse = step('membrane-rinse', flushTimes.membraneRinse, true, {
+    litres: (today.running.permeateFlowLPerH * flushTimes.membraneRinse) / 60,
+  });
+  if (!today.fill.shutsOff) {
+    return [...start, rinse, ...lamp, step('rest-and-recheck', null, true)];
+  }
+  const { fillTimeMin, usableVolumeL, drainVolumeL } = today.fill;
+  const heelL = heelShare * design.tank.volumeL;
+  const cycles = Math.max(leastTankCycles, washoutCycles(heelL, usableVolumeL, washoutTarget));
+  const emptyMin = usableVolumeL / Math.max(today.tapHalfLPerMin, 0.05);
+  const tank = Array.from({ length: cycles }, (_, i) => {
+    const data = { cycle: i + 1, cycles, litres: usableVolumeL, drainLitres: drainVolumeL };
+    return [
+      step('tank-fill', fillTimeMin, false, data, `-${i + 1}`),
+      step('tank-drain', emptyMin, true, data, `-${i + 1}`),
+    ];
+  }).flat();
+  return [
+    ...start,
+    rinse,
+    step('close-tap-open-tank', null, true),
+    ...tank,
+    ...lamp,
+    step('rest-and-recheck', null, true),
+  ];
+}

@@ -1,0 +1,108 @@
+import type { Failure } from '../outcome.ts';
+import { assess, type Assessment } from './assess.ts';
+import type { Requirements, Shortfall, SizingWaters } from './requirements.ts';
+import { type Ageing, agedMembrane, newMembrane, type SystemDesign } from './systemDesign.ts';
+
+/** A design with what it does at both conditions, what it costs, and where it falls short. */
+export interface JudgedDesign {
+  design: SystemDesign;
+  today: Assessment | null;
+  worst: Assessment | null;
+  failure: Failure | null;
+  shortfalls: Shortfall[];
+  /** In the firm's currency. */
+  price: number;
+  fiveYearCost: number;
+}
+
+const yearsCounted = 5;
+/** The slowest tap that people accept, L/min: a glass in half a minute. */
+const slowestTapLPerMin = 0.5;
+
+/** Price of a design's own parts. */
+export function partsPrice(design: SystemDesign): number {
+  const single = [
+    design.pump,
+    design.shutoff,
+    design.restrictor,
+    design.tank,
+    design.mineral?.part,
+    design.lamp,
+    design.postFilter,
+    design.tap,
+  ];
+  return (
+    design.prefilters.reduce((sum, part) => sum + part.price, 0) +
+    design.membrane.price * design.elements +
+    single.reduce((sum, part) => sum + (part?.price ?? 0), 0)
+  );
+}
+
+/** Assesses a design today and in the worst case and holds it against the requirements. */
+export function judge(
+  design: SystemDesign,
+  waters: SizingWaters,
+  requirements: Requirements,
+  aged: Ageing = agedMembrane,
+): JudgedDesign {
+  const price = partsPrice(design);
+  const today = assess(design, waters.today, newMembrane);
+  const worst = assess(design, waters.worst, aged);
+  if (!today.ok || !worst.ok) {
+    const failure = !today.ok ? today.failure : !worst.ok ? worst.failure : null;
+    return {
+      design,
+      today: today.ok ? today.value : null,
+      worst: worst.ok ? worst.value : null,
+      failure,
+      shortfalls: ['cannot-run'],
+      price,
+      fiveYearCost: Infinity,
+    };
+  }
+  return {
+    design,
+    today: today.value,
+    worst: worst.value,
+    failure: null,
+    shortfalls: findShortfalls(design, waters, requirements, today.value, worst.value),
+    price,
+    fiveYearCost: price + runningCost(design, requirements, today.value),
+  };
+}
+
+function findShortfalls(
+  design: SystemDesign,
+  waters: SizingWaters,
+  requirements: Requirements,
+  today: Assessment,
+  worst: Assessment,
+): Shortfall[] {
+  const saltLimit = Math.max(
+    requirements.productTdsMgL,
+    requirements.productShareOfFeed * waters.today.tdsMgL,
+  );
+  const found: [Shortfall, boolean][] = [
+    ['pump-inlet-too-low', !!design.pump && waters.worst.pressureBar < design.pump.minInletBar],
+    ['never-shuts-off', [today, worst].some((a) => a.fill?.shutsOff === false)],
+    [
+      'too-little-water',
+      worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,
+    ],
+    ['tank-too-small', !!design.tank && worst.usableVolumeL < requirements.largestDrawL],
+    ['product-too-salty', today.productTdsMgL > saltLimit],
+    ['too-much-drain', today.drainLPerProductL > requirements.mostDrainPerProductL],
+    ['recovery-too-high', today.running.recovery > requirements.mostRecovery],
+    ['tap-too-slow', worst.tapHalfLPerMin < slowestTapLPerMin],
+  ];
+  return found.filter(([, is]) => is).map(([shortfall]) => shortfall);
+}
+
+function runningCost(design: SystemDesign, requirements: Requirements, today: Assessment): number {
+  const { demandLPerDay, waterPricePerM3, powerPricePerKwh } = requirements;
+  if (!(today.productionLPerDay > 0)) return Infinity;
+  const waterM3 = (demandLPerDay * (1 + today.drainLPerProductL)) / 1000;
+  const runningHours = (demandLPerDay / today.productionLPerDay) * 24;
+  const kwh = ((design.pump?.powerW ?? 0) * runningHours) / 1000;
+  return 365 * yearsCounted * (waterM3 * waterPricePerM3 + kwh * powerPricePerKwh);
+}

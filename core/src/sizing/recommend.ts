@@ -1,0 +1,87 @@
+import type { Part } from '../catalogue/parts.ts';
+import { candidates, type SiteChoices } from './candidates.ts';
+import { judge, type JudgedDesign } from './judge.ts';
+import type { Requirements, Shortfall, SizingWaters } from './requirements.ts';
+
+/** A group of designs of one make-up, with its best member. */
+export interface DesignFamily {
+  key: 'tank' | 'pumped-tank' | 'direct-flow';
+  best: JudgedDesign;
+  considered: number;
+  meeting: number;
+  /** How many of the family fall short for each reason. */
+  shortfalls: Partial<Record<Shortfall, number>>;
+}
+
+export interface Recommendation {
+  /** The best design; it may fall short, and then says where. */
+  best: JudgedDesign;
+  families: DesignFamily[];
+  considered: number;
+  meeting: number;
+}
+
+export interface SizingTask {
+  catalogue: readonly Part[];
+  site: SiteChoices;
+  waters: SizingWaters;
+  requirements: Requirements;
+}
+
+const familyOf = ({ design }: JudgedDesign): DesignFamily['key'] =>
+  design.tank === null ? 'direct-flow' : design.pump ? 'pumped-tank' : 'tank';
+
+/**
+ * Judges every candidate and ranks them: what meets everything comes before what does not, and then the lower five-year cost
+ * (parts, water, drain water, power) wins. Returns nothing if the catalogue cannot make up a system.
+ * @param onProgress called with the share done, for the person waiting
+ */
+export function recommend(
+  { catalogue, site, waters, requirements }: SizingTask,
+  onProgress: (share: number) => void = () => undefined,
+): Recommendation | undefined {
+  const designs = candidates(catalogue, site);
+  const families = new Map<DesignFamily['key'], DesignFamily>();
+  designs.forEach((design, i) => {
+    if (i % 50 === 0) onProgress(i / designs.length);
+    const judged = judge(design, waters, requirements);
+    const key = familyOf(judged);
+    const family = families.get(key);
+    if (!family) {
+      families.set(key, { key, best: judged, ...tally(judged) });
+      return;
+    }
+    if (isBetter(judged, family.best)) family.best = judged;
+    family.considered += 1;
+    if (judged.shortfalls.length === 0) family.meeting += 1;
+    for (const shortfall of judged.shortfalls) {
+      family.shortfalls[shortfall] = (family.shortfalls[shortfall] ?? 0) + 1;
+    }
+  });
+  const ranked = [...families.values()].sort((a, b) => (isBetter(a.best, b.best) ? -1 : 1));
+  const first = ranked[0];
+  if (!first) return undefined;
+  return {
+    best: first.best,
+    families: ranked,
+    considered: designs.length,
+    meeting: ranked.reduce((sum, family) => sum + family.meeting, 0),
+  };
+}
+
+const tally = (
+  judged: JudgedDesign,
+): Pick<DesignFamily, 'considered' | 'meeting' | 'shortfalls'> => ({
+  considered: 1,
+  meeting: judged.shortfalls.length === 0 ? 1 : 0,
+  shortfalls: Object.fromEntries(judged.shortfalls.map((shortfall) => [shortfall, 1])),
+});
+
+/** Fewer shortfalls first; among designs that fall short, more water in the worst case; else lower cost over five years. */
+export function isBetter(a: JudgedDesign, b: JudgedDesign): boolean {
+  if (a.shortfalls.length !== b.shortfalls.length) return a.shortfalls.length < b.shortfalls.length;
+  if (a.shortfalls.length > 0) {
+    return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
+  }
+  return a.fiveYearCost < b.fiveYearCost;
+}

@@ -1,0 +1,55 @@
+import type { FeedWater } from './systemDesign.ts';
+
+/** What the household asks and what the firm holds itself to. Every limit is a default that the firm may change. */
+export interface Requirements {
+  demandLPerDay: number;
+  /** Largest single draw, L. */
+  largestDrawL: number;
+  /** Production asked over demand, so that the tank can catch up. */
+  productionMargin: number;
+  /** Product TDS that a customer will not question, mg/L, and the share of the feed allowed where the feed is strong. */
+  productTdsMgL: number;
+  productShareOfFeed: number;
+  /** Product pH under which minerals are proposed. */
+  leastProductPh: number;
+  /** Prices in the firm's currency. */
+  waterPricePerM3: number;
+  powerPricePerKwh: number;
+  /** Drain water allowed per litre of product. */
+  mostDrainPerProductL: number;
+  /** Recovery of the running unit above which polarisation and scale shorten an element's life. */
+  mostRecovery: number;
+}
+
+export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDrawL'> = {
+  productionMargin: 1.5,
+  productTdsMgL: 60,
+  productShareOfFeed: 0.1,
+  leastProductPh: 6.5,
+  waterPricePerM3: 4,
+  powerPricePerKwh: 0.3,
+  mostDrainPerProductL: 6,
+  mostRecovery: 0.5,
+};
+
+/** A water under the two conditions that a design is judged at. */
+export interface SizingWaters {
+  /** As measured. */
+  today: FeedWater;
+  /** Coldest water and lowest pressure; used with an aged membrane. */
+  worst: FeedWater;
+}
+
+/** Why a design is not proposed, in the order in which it is looked for. */
+export const shortfalls = [
+  'cannot-run',
+  'pump-inlet-too-low',
+  'never-shuts-off',
+  'too-little-water',
+  'tank-too-small',
+  'product-too-salty',
+  'too-much-drain',
+  'recovery-too-high',
+  'tap-too-slow',
+] as const;
+export type Shortfall = (typeof shortfalls)[number];

@@ -1,0 +1,105 @@
+import type {
+  LampPart,
+  MembranePart,
+  MineralPart,
+  PostFilterPart,
+  PrefilterPart,
+  PumpPart,
+  RestrictorPart,
+  ShutoffPart,
+  TankPart,
+  TapPart,
+} from '../catalogue/parts.ts';
+import type { TapLine } from '../hydraulics/tapLine.ts';
+import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
+import type { RoSystem } from '../system/roSystem.ts';
+import type { Shutoff } from '../tank/bladderTank.ts';
+
+export type MineralPlace = 'before-tank' | 'after-tank';
+
+/** A system as it would be installed: the parts, how they are joined, and the line to the tap. Absent parts are null. */
+export interface SystemDesign {
+  prefilters: readonly PrefilterPart[];
+  pump: PumpPart | null;
+  shutoff: ShutoffPart | null;
+  membrane: MembranePart;
+  elements: number;
+  arrangement: 'series' | 'parallel';
+  restrictor: RestrictorPart;
+  tank: TankPart | null;
+  mineral: { part: MineralPart; place: MineralPlace } | null;
+  lamp: LampPart | null;
+  postFilter: PostFilterPart | null;
+  tap: TapPart;
+  line: ProductLine;
+}
+
+/** The tube from tank or unit to the tap. */
+export interface ProductLine {
+  innerDiameterMm: number;
+  lengthM: number;
+  /** Height of the tap above the tank's connection, m. */
+  riseM: number;
+}
+
+/** The feed as sizing needs it; hardness is taken as calcium hardness. */
+export interface FeedWater {
+  tdsMgL: number;
+  temperatureC: number;
+  pressureBar: number;
+  hardnessMgL: number;
+  alkalinityMgL: number;
+  pH: number;
+}
+
+/** How far a membrane has aged: water permeance, and salt passage at equal flow, over new. */
+export interface Ageing {
+  flowFactor: number;
+  saltPassageFactor: number;
+}
+
+export const newMembrane: Ageing = { flowFactor: 1, saltPassageFactor: 1 };
+/** A membrane near the end of a customary life: a fifth of its flow lost, half as much salt again. Default, editable by firm. */
+export const agedMembrane: Ageing = { flowFactor: 0.8, saltPassageFactor: 1.5 };
+
+/** Several filters in one line as one: linear drops add. */
+export function combineFilters(filters: readonly FilterDrop[]): FilterDrop | undefined {
+  if (filters.length === 0) return undefined;
+  const atFlowLPerH = 60;
+  const dropBar = filters.reduce((sum, f) => sum + (f.dropBar / f.atFlowLPerH) * atFlowLPerH, 0);
+  return { dropBar, atFlowLPerH };
+}
+
+/** The feed side of a design in a given water: what the operating point is solved for. */
+export function roSystemOf(design: SystemDesign, water: FeedWater, ageing: Ageing): RoSystem {
+  const { tdsMgL, temperatureC, pressureBar } = water;
+  return {
+    feed: { tdsMgL, temperatureC, pressureBar },
+    membrane: {
+      ...design.membrane.rating,
+      ...ageing,
+      count: design.elements,
+      arrangement: design.arrangement,
+    },
+    restrictor: design.restrictor.restrictor,
+    prefilters: combineFilters(design.prefilters.map((part) => part.filter)),
+    pump: design.pump?.pump,
+  };
+}
+
+/** What stops the design when its tank is full: the pump's switch, else the valve. */
+export function shutoffOf(design: SystemDesign): Shutoff {
+  if (design.pump) return { kind: 'pressure-switch', cutoutBar: design.pump.cutoutBar };
+  return design.shutoff?.shutoff ?? { kind: 'hydraulic' };
+}
+
+/** The design's way from the tank (or the unit) to the glass. */
+export function tapLineOf(design: SystemDesign): TapLine {
+  const { innerDiameterMm, lengthM, riseM } = design.line;
+  return {
+    tubes: [{ innerDiameterMm, lengthM }],
+    tapKv: design.tap.kv,
+    riseM,
+    postFilter: design.postFilter?.filter,
+  };
+}

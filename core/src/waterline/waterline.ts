@@ -1,0 +1,292 @@
+import { filterResistance } from '../hydraulics/prefilterDrop.ts';
+import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
+import { tubeLoss } from '../hydraulics/tubeLoss.ts';
+import { type Outcome, succeed } from '../outcome.ts';
+import { assess } from '../sizing/assess.ts';
+import {
+  type Ageing,
+  type FeedWater,
+  newMembrane,
+  roSystemOf,
+  shutoffOf,
+  type SystemDesign,
+  tapLineOf,
+} from '../sizing/systemDesign.ts';
+import { OperatingPointSolver } from '../system/operatingPoint.ts';
+import { resolveSystem } from '../system/roSystem.ts';
+import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.ts';
+
+/** What a component on the line is. */
+export type NodeKind =
+  | 'street'
+  | 'feed-valve'
+  | 'sediment'
+  | 'carbon'
+  | 'pump'
+  | 'shutoff'
+  | 'membrane'
+  | 'restrictor'
+  | 'drain'
+  | 'mineral'
+  | 'tank'
+  | 'lamp'
+  | 'post-filter'
+  | 'tap';
+
+/** One component with the water as it leaves it. */
+export interface WaterlineNode {
+  id: string;
+  kind: NodeKind;
+  /** On the way from street to glass, or on a branch that leaves it. */
+  lane: 'main' | 'drain' | 'tank';
+  /** Name of the part, where one was chosen. */
+  partName: string | null;
+  pressureBar: number;
+  flowLPerH: number;
+  tdsMgL: number;
+}
+
+export interface WaterlineState {
+  tap: 'closed' | 'open';
+  /** Share of the tank's usable water that is in it, 0 to 1. */
+  tankShare: number;
+}
+
+/** The system as one line of water, live: pressure, flow and TDS behind every component. */
+export interface Waterline {
+  nodes: WaterlineNode[];
+  /** Production runs, or the shut-off holds it. */
+  making: boolean;
+}
+
+/**
+ * Computes the line in a state. Nodes of the main lane come in the order of flow, each branch after the node it leaves.
+ * Errors: those of the operating point and the tap flow.
+ */
+export function waterline(
+  design: SystemDesign,
+  water: FeedWater,
+  state: WaterlineState,
+  ageing: Ageing = newMembrane,
+): Outcome<Waterline> {
+  const assessed = assess(design, water, ageing);
+  if (!assessed.ok) return assessed;
+  const { fill } = assessed.value;
+  if (!design.tank) return succeed(directLine(design, water, assessed.value.running, state));
+
+  const closingBar = shutoffPressure(shutoffOf(design), water.pressureBar);
+  const fullBar = fill?.shutsOff === false ? fill.stallPressureBar : closingBar;
+  const share = Math.min(Math.max(state.tankShare, 0), 1);
+  const tankBar = tankPressure(design.tank, tankVolume(design.tank, fullBar) * share);
+  const stopped = state.tap === 'closed' && share >= 1 && fill?.shutsOff === true;
+  const resolved = resolveSystem(roSystemOf(design, water, ageing));
+  if (!resolved.ok) return resolved;
+  const solved = new OperatingPointSolver(resolved.value).solve(() => tankBar);
+  if (!solved.ok) return solved;
+  const drawn = drawFromTank(design, water, tankBar, state.tap === 'open');
+  if (!drawn.ok) return drawn;
+
+  const running = stopped ? { ...solved.value, ...still(water) } : solved.value;
+  const product = {
+    flowLPerH: running.permeateFlowLPerH,
+    tdsMgL: assessed.value.productTdsMgL,
+    bar: tankBar,
+  };
+  return succeed({
+    making: !stopped,
+    nodes: [
+      ...feedNodes(design, water, running.feedFlowLPerH, running.membranePressureBar),
+      membraneNode(design, product, stopped ? tankBar : running.permeateBackPressureBar),
+      ...drainNodes(design, running.concentrateFlowLPerH, running.concentrateTdsMgL),
+      ...(design.mineral?.place === 'before-tank'
+        ? [mineralNode(design, product, assessed.value.minerals?.tdsMgL)]
+        : []),
+      {
+        id: 'tank',
+        kind: 'tank',
+        lane: 'tank',
+        partName: design.tank.name,
+        pressureBar: tankBar,
+        flowLPerH: running.permeateFlowLPerH - drawn.value,
+        tdsMgL: tankTds(design, assessed.value.productTdsMgL, assessed.value.minerals?.tdsMgL),
+      },
+      ...tapNodes(
+        design,
+        water,
+        tankBar,
+        drawn.value,
+        product.tdsMgL,
+        assessed.value.minerals?.tdsMgL,
+      ),
+    ],
+  });
+}
+
+const tankTds = (design: SystemDesign, product: number, withMinerals: number | undefined) =>
+  design.mineral?.place === 'before-tank' ? (withMinerals ?? product) : product;
+
+/** Flows of a system whose shut-off holds; pressures are then those of the supply. */
+const still = (water: FeedWater) => ({
+  feedFlowLPerH: 0,
+  permeateFlowLPerH: 0,
+  concentrateFlowLPerH: 0,
+  membranePressureBar: water.pressureBar,
+});
+
+function drawFromTank(
+  design: SystemDesign,
+  water: FeedWater,
+  tankBar: number,
+  open: boolean,
+): Outcome<number> {
+  const line = tapLineOf(design);
+  if (!open || tankBar <= tapLineLoss(line, 0, water.temperatureC).totalBar) return succeed(0);
+  const flow = tapFlow({ ...line, sourcePressureBar: tankBar, temperatureC: water.temperatureC });
+  return flow.ok ? succeed(flow.value.flowLPerMin * 60) : flow;
+}
+
+function directLine(
+  design: SystemDesign,
+  water: FeedWater,
+  running: {
+    feedFlowLPerH: number;
+    permeateFlowLPerH: number;
+    concentrateFlowLPerH: number;
+    membranePressureBar: number;
+    permeateBackPressureBar: number;
+    permeateTdsMgL: number;
+    concentrateTdsMgL: number;
+  },
+  state: WaterlineState,
+): Waterline {
+  const making = state.tap === 'open';
+  const now = making ? running : { ...running, ...still(water), permeateBackPressureBar: 0 };
+  const product = {
+    flowLPerH: now.permeateFlowLPerH,
+    tdsMgL: now.permeateTdsMgL,
+    bar: now.permeateBackPressureBar,
+  };
+  return {
+    making,
+    nodes: [
+      ...feedNodes(design, water, now.feedFlowLPerH, now.membranePressureBar),
+      membraneNode(design, product, now.permeateBackPressureBar),
+      ...drainNodes(design, now.concentrateFlowLPerH, now.concentrateTdsMgL),
+      ...tapNodes(design, water, product.bar, product.flowLPerH, product.tdsMgL, undefined),
+    ],
+  };
+}
+
+/** Street, valve, pre-filters and pump, with the pressure left behind each at this feed flow. */
+function feedNodes(
+  design: SystemDesign,
+  water: FeedWater,
+  feedFlow: number,
+  membraneBar: number,
+): WaterlineNode[] {
+  const at = (
+    id: string,
+    kind: NodeKind,
+    partName: string | null,
+    pressureBar: number,
+  ): WaterlineNode => ({
+    id,
+    kind,
+    lane: 'main',
+    partName,
+    pressureBar,
+    flowLPerH: feedFlow,
+    tdsMgL: water.tdsMgL,
+  });
+  let bar = water.pressureBar;
+  const nodes = [at('street', 'street', null, bar), at('feed-valve', 'feed-valve', null, bar)];
+  design.prefilters.forEach((part, i) => {
+    bar -= filterResistance(part.filter, water.temperatureC) * feedFlow;
+    nodes.push(
+      at(`prefilter-${i + 1}`, part.media === 'sediment' ? 'sediment' : 'carbon', part.name, bar),
+    );
+  });
+  if (design.shutoff) nodes.push(at('shutoff', 'shutoff', design.shutoff.name, bar));
+  if (design.pump) {
+    // A pump that its switch has stopped passes the supply's pressure on.
+    const boosted = feedFlow > 0 ? membraneBar : bar;
+    nodes.push(at('pump', 'pump', design.pump.name, boosted));
+  }
+  return nodes;
+}
+
+interface Product {
+  flowLPerH: number;
+  tdsMgL: number;
+  bar: number;
+}
+
+const membraneNode = (
+  design: SystemDesign,
+  product: Product,
+  pressureBar: number,
+): WaterlineNode => ({
+  id: 'membrane',
+  kind: 'membrane',
+  lane: 'main',
+  partName: design.membrane.name,
+  pressureBar,
+  flowLPerH: product.flowLPerH,
+  tdsMgL: product.tdsMgL,
+});
+
+const mineralNode = (
+  design: SystemDesign,
+  product: Product,
+  tdsMgL = product.tdsMgL,
+): WaterlineNode => ({
+  id: 'mineral',
+  kind: 'mineral',
+  lane: 'main',
+  partName: design.mineral!.part.name,
+  pressureBar: product.bar,
+  flowLPerH: product.flowLPerH,
+  tdsMgL,
+});
+
+const drainNodes = (design: SystemDesign, flowLPerH: number, tdsMgL: number): WaterlineNode[] =>
+  (['restrictor', 'drain'] as const).map((kind) => ({
+    id: kind,
+    kind,
+    lane: 'drain',
+    partName: kind === 'restrictor' ? design.restrictor.name : null,
+    // Both stand behind the orifice, in the open.
+    pressureBar: 0,
+    flowLPerH,
+    tdsMgL,
+  }));
+
+function tapNodes(
+  design: SystemDesign,
+  water: FeedWater,
+  sourceBar: number,
+  flowLPerH: number,
+  productMgL: number,
+  withMineralsMgL: number | undefined,
+): WaterlineNode[] {
+  const nodes: WaterlineNode[] = [];
+  let bar = sourceBar;
+  const before = design.mineral?.place === 'before-tank';
+  let tdsMgL = before ? (withMineralsMgL ?? productMgL) : productMgL;
+  const push = (id: string, kind: NodeKind, partName: string | null) =>
+    nodes.push({ id, kind, lane: 'main', partName, pressureBar: bar, flowLPerH, tdsMgL });
+  if (design.postFilter) {
+    bar -= filterResistance(design.postFilter.filter, water.temperatureC) * flowLPerH;
+    push('post-filter', 'post-filter', design.postFilter.name);
+  }
+  if (design.mineral && !before) {
+    tdsMgL = withMineralsMgL ?? productMgL;
+    push('mineral', 'mineral', design.mineral.part.name);
+  }
+  if (design.lamp) push('lamp', 'lamp', design.lamp.name);
+  const loss = tapLineLoss(tapLineOf(design), 0, water.temperatureC).riseBar;
+  const { innerDiameterMm, lengthM } = design.line;
+  bar -= loss + tubeLoss({ innerDiameterMm, lengthM }, flowLPerH, water.temperatureC);
+  push('tap', 'tap', design.tap.name);
+  return nodes;
+}

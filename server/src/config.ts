@@ -1,0 +1,46 @@
+import { z } from 'zod';
+
+const configSchema = z.object({
+  DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
+  PORT: z.coerce.number().int().min(0).max(65535).default(8717),
+  HOST: z.string().default('127.0.0.1'),
+  /** Folder of the built web application; without it only the API is served. */
+  WEB_ROOT: z.string().optional(),
+  /** Seeds sample data and shows its sign-in on the sign-in page. Never set for real work. */
+  KATHAROS_DEMO: z.enum(['0', '1']).default('0'),
+  /** Set when TLS ends in front of this server: cookies are then marked Secure and the proxy's address header is trusted. */
+  BEHIND_TLS: z.enum(['0', '1']).default('0'),
+  LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
+});
+
+export interface Config {
+  readonly databaseUrl: string;
+  readonly port: number;
+  readonly host: string;
+  readonly webRoot: string | undefined;
+  readonly demo: boolean;
+  readonly behindTls: boolean;
+  readonly logLevel: string;
+  /** Tries to sign in allowed from one address in a quarter of an hour. */
+  readonly signInTries: number;
+}
+
+/** Reads the environment once, refuses what is wrong with a sentence, and freezes it. */
+export function readConfig(env: Record<string, string | undefined>): Config {
+  const parsed = configSchema.safeParse(env);
+  if (!parsed.success) {
+    const lines = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+    throw new Error(`The configuration is wrong. ${lines.join('; ')}`);
+  }
+  const { data } = parsed;
+  return Object.freeze({
+    databaseUrl: data.DATABASE_URL,
+    port: data.PORT,
+    host: data.HOST,
+    webRoot: data.WEB_ROOT,
+    demo: data.KATHAROS_DEMO === '1',
+    behindTls: data.BEHIND_TLS === '1',
+    logLevel: data.LOG_LEVEL,
+    signInTries: 10,
+  });
+}

@@ -1,0 +1,111 @@
+import type { FirmSettings, JobDocument } from '@katharos/contract';
+import type { Part } from '@katharos/core';
+import {
+  type CreationOptional,
+  DataTypes,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type Sequelize,
+} from 'sequelize';
+
+/** Sequelize's view of the tables. Migrations are the schema's only author; nothing here creates or alters a table. */
+
+export class FirmRow extends Model<InferAttributes<FirmRow>, InferCreationAttributes<FirmRow>> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+  declare settings: FirmSettings;
+  declare nextJobNumber: CreationOptional<number>;
+}
+
+export class UserRow extends Model<InferAttributes<UserRow>, InferCreationAttributes<UserRow>> {
+  declare id: CreationOptional<string>;
+  declare firmId: string;
+  declare email: string;
+  declare name: string;
+  declare passwordHash: string;
+}
+
+export class SessionRow extends Model<
+  InferAttributes<SessionRow>,
+  InferCreationAttributes<SessionRow>
+> {
+  declare tokenHash: string;
+  declare firmId: string;
+  declare userId: string;
+  declare expiresAt: Date;
+}
+
+export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
+  declare id: CreationOptional<string>;
+  declare firmId: string;
+  declare number: number;
+  declare version: CreationOptional<number>;
+  /** Copies of the document's own fields, kept for searching and listing. */
+  declare name: string;
+  declare address: string;
+  declare stage: string;
+  declare finished: boolean;
+  declare document: JobDocument;
+  declare updatedBy: string;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export class PartRow extends Model<InferAttributes<PartRow>, InferCreationAttributes<PartRow>> {
+  declare firmId: string;
+  declare partId: string;
+  declare position: number;
+  declare part: Part;
+}
+
+/** Binds the models to one connection. */
+export function defineModels(sequelize: Sequelize): void {
+  const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
+  const firmId = { type: DataTypes.UUID, allowNull: false };
+  const text = { type: DataTypes.TEXT, allowNull: false };
+  const json = { type: DataTypes.JSONB, allowNull: false };
+  const integer = { type: DataTypes.INTEGER, allowNull: false };
+  const options = { sequelize, underscored: true, timestamps: false };
+  FirmRow.init(
+    { id, name: text, settings: json, nextJobNumber: { ...integer, defaultValue: 1 } },
+    { ...options, tableName: 'firms' },
+  );
+  UserRow.init(
+    { id, firmId, email: text, name: text, passwordHash: text },
+    { ...options, tableName: 'users' },
+  );
+  SessionRow.init(
+    {
+      tokenHash: { type: DataTypes.TEXT, primaryKey: true },
+      firmId,
+      userId: { type: DataTypes.UUID, allowNull: false },
+      expiresAt: { type: DataTypes.DATE, allowNull: false },
+    },
+    { ...options, tableName: 'sessions' },
+  );
+  JobRow.init(
+    {
+      id,
+      firmId,
+      number: integer,
+      version: { ...integer, defaultValue: 1 },
+      name: text,
+      address: text,
+      stage: text,
+      finished: { type: DataTypes.BOOLEAN, allowNull: false },
+      document: json,
+      updatedBy: text,
+      updatedAt: { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW },
+    },
+    { ...options, tableName: 'jobs' },
+  );
+  PartRow.init(
+    {
+      firmId: { ...firmId, primaryKey: true },
+      partId: { type: DataTypes.TEXT, primaryKey: true },
+      position: integer,
+      part: json,
+    },
+    { ...options, tableName: 'parts' },
+  );
+}

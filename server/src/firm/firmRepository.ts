@@ -1,0 +1,36 @@
+import type { FirmSettings } from '@katharos/contract';
+import type { Part } from '@katharos/core';
+import type { Transaction } from 'sequelize';
+import { FirmRow, PartRow, UserRow } from '../db/models.ts';
+import type { UserForSignIn } from '../session/sessionRepository.ts';
+
+export const usualSettings: FirmSettings = { units: 'metric', currency: 'EUR', paper: 'A4' };
+
+/** Whether anybody can sign in at all. */
+export const hasOwner = async (): Promise<boolean> => (await UserRow.count()) > 0;
+
+export interface NewFirm {
+  name: string;
+  settings: FirmSettings;
+  parts: readonly Part[];
+  owner: { name: string; email: string; passwordHash: string };
+}
+
+/** Creates a firm with its owner and its catalogue. */
+export async function createFirm(firm: NewFirm, transaction: Transaction): Promise<UserForSignIn> {
+  const row = await FirmRow.create({ name: firm.name, settings: firm.settings }, { transaction });
+  await PartRow.bulkCreate(
+    firm.parts.map((part, position) => ({ firmId: row.id, partId: part.id, position, part })),
+    { transaction },
+  );
+  const user = await UserRow.create(
+    { ...firm.owner, email: firm.owner.email.trim().toLowerCase(), firmId: row.id },
+    { transaction },
+  );
+  return { id: user.id, firmId: row.id, passwordHash: user.passwordHash };
+}
+
+/** Replaces a firm's settings. */
+export async function saveSettings(firmId: string, settings: FirmSettings): Promise<void> {
+  await FirmRow.update({ settings }, { where: { id: firmId } });
+}

@@ -1,0 +1,51 @@
+import { timingSafeEqual } from 'node:crypto';
+import { firmSettingsSchema, setupSchema, starterCatalogue } from '@katharos/contract';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import type { Config } from '../config.ts';
+import { ApiError } from '../http/apiError.ts';
+import { validate } from '../http/validate.ts';
+import { hashPassword } from '../session/passwords.ts';
+import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { limitTries, startSession } from '../session/sessionRoutes.ts';
+import { createFirm, hasOwner, saveSettings, usualSettings } from './firmRepository.ts';
+
+const isSame = (a: string, b: string): boolean => {
+  const [left, right] = [Buffer.from(a), Buffer.from(b)];
+  return left.length === right.length && timingSafeEqual(left, right);
+};
+
+/** The first owner of a fresh installation; the code is printed at the server's start, so only who runs it can use it. */
+export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: string): Router {
+  const router = Router();
+  router.post('/', limitTries(config.signInTries), async (request, response) => {
+    const { code, firm, name, email, password } = validate(setupSchema, request.body);
+    if (await hasOwner()) throw new ApiError('already-set-up');
+    if (!isSame(code.trim(), setupCode)) throw new ApiError('wrong-setup-code', { path: 'code' });
+    const passwordHash = await hashPassword(password);
+    const user = await sequelize.transaction(async (transaction) => {
+      // Two people at once: the second waits here and then finds the installation taken.
+      await sequelize.query('select pg_advisory_xact_lock(8717)', { transaction });
+      if (await hasOwner()) throw new ApiError('already-set-up');
+      const owner = { name, email, passwordHash };
+      return createFirm(
+        { name: firm, settings: usualSettings, parts: starterCatalogue, owner },
+        transaction,
+      );
+    });
+    response.status(201).json(await startSession(user, config, response.cookie.bind(response)));
+  });
+  return router;
+}
+
+/** A firm's own settings. */
+export function firmRoutes(): Router {
+  const router = Router();
+  router.use(requireSession);
+  router.put('/settings', async (request, response) => {
+    const settings = validate(firmSettingsSchema, request.body);
+    await saveSettings(sessionOf(response).firm.id, settings);
+    response.json(settings);
+  });
+  return router;
+}

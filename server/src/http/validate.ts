@@ -1,0 +1,19 @@
+import type { z } from 'zod';
+import { ApiError } from './apiError.ts';
+
+/** Checks input against a schema; the first thing wrong is answered with its path and sentence. */
+export function validate<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
+  const parsed = schema.safeParse(input);
+  if (parsed.success) return parsed.data;
+  const issue = parsed.error.issues[0]!;
+  throw new ApiError('invalid-input', { path: issue.path.join('.'), message: issue.message });
+}
+
+const uuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;
+
+/** An id from the address; one that is none is simply not found. */
+export function idFrom(params: Record<string, string | string[] | undefined>, name = 'id'): string {
+  const id = params[name];
+  if (typeof id !== 'string' || !uuid.test(id)) throw new ApiError('not-found');
+  return id;
+}

@@ -1,0 +1,3 @@
+export { createApp } from './app.ts';
+export { readConfig } from './config.ts';
+export { migrate, openDatabase } from './db/database.ts';

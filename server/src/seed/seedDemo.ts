@@ -1,0 +1,27 @@
+import { starterCatalogue } from '@katharos/contract';
+import type { Sequelize } from 'sequelize';
+import { createFirm, hasOwner, usualSettings } from '../firm/firmRepository.ts';
+import { addJob } from '../jobs/jobRepository.ts';
+import { hashPassword } from '../session/passwords.ts';
+import { demoOwner, demoSignIn } from './demoFirm.ts';
+import { demoJobs } from './demoJobs.ts';
+
+/** Fills an empty database with the sample firm; a database that has an owner is left as it is. */
+export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
+  if (await hasOwner()) return;
+  const passwordHash = await hashPassword(demoSignIn.password);
+  await sequelize.transaction(async (transaction) => {
+    const owner = await createFirm(
+      {
+        name: demoOwner.firm,
+        settings: usualSettings,
+        parts: starterCatalogue,
+        owner: { name: demoOwner.name, email: demoSignIn.email, passwordHash },
+      },
+      transaction,
+    );
+    for (const { document, updatedAt } of demoJobs(now)) {
+      await addJob(owner.firmId, demoOwner.name, document, transaction, updatedAt);
+    }
+  });
+}

@@ -1,0 +1,76 @@
+import { credentialsSchema, type Session } from '@katharos/contract';
+import { type CookieOptions, Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import type { Config } from '../config.ts';
+import { ApiError } from '../http/apiError.ts';
+import { validate } from '../http/validate.ts';
+import { hashPassword, isPassword } from './passwords.ts';
+import { cookieName, requireSession, sessionOf, tokenOf } from './requireSession.ts';
+import {
+  closeSession,
+  findSession,
+  findUserByEmail,
+  openSession,
+  sessionDays,
+  type UserForSignIn,
+} from './sessionRepository.ts';
+
+/** Limits tries from one address; only tries that failed count. */
+export const limitTries = (tries: number) =>
+  rateLimit({
+    windowMs: 15 * 60 * 1000,
+    limit: tries,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: () => {
+      throw new ApiError('too-many-tries');
+    },
+  });
+
+const cookieOptions = (config: Config): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: config.behindTls,
+  path: '/',
+});
+
+/** Opens a session, sets its cookie and returns what the web application shows of it. */
+export async function startSession(
+  user: UserForSignIn,
+  config: Config,
+  setCookie: (name: string, value: string, options: CookieOptions) => unknown,
+): Promise<Session> {
+  const now = new Date();
+  const token = await openSession(user, now);
+  setCookie(cookieName, token, { ...cookieOptions(config), maxAge: sessionDays * 86400e3 });
+  const session = await findSession(token, now);
+  if (!session) throw new ApiError('not-signed-in');
+  return session;
+}
+
+/** Sign in, who am I, sign out. */
+export function sessionRoutes(config: Config): Router {
+  const router = Router();
+  // An unknown e-mail costs the same time as a known one with a wrong password.
+  const decoy = hashPassword('no one has this password');
+
+  router.post('/', limitTries(config.signInTries), async (request, response) => {
+    const { email, password } = validate(credentialsSchema, request.body);
+    const user = await findUserByEmail(email);
+    const matches = await isPassword(password, user?.passwordHash ?? (await decoy));
+    if (!user || !matches) throw new ApiError('wrong-credentials');
+    response.status(201).json(await startSession(user, config, response.cookie.bind(response)));
+  });
+
+  router.get('/', requireSession, (_request, response) => {
+    response.json(sessionOf(response));
+  });
+
+  router.delete('/', async (request, response) => {
+    const token = tokenOf(request);
+    if (token) await closeSession(token);
+    response.clearCookie(cookieName, cookieOptions(config)).status(204).end();
+  });
+  return router;
+}
