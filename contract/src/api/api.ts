@@ -80,3 +80,6 @@ export const saveJobSchema = z.strictObject({
 export const savedJobSchema = jobSchema.omit({ document: true });
 
 export const catalogueSchema = z.object({ parts: z.array(partSchema) });
+
+/** The certificate is set in the reader's units where they differ from the firm's. */
+export const certificateQuerySchema = z.object({ units: unitSystemSchema.optional() });

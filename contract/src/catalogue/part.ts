@@ -91,7 +91,7 @@ export const fittingPartSchema = z.strictObject({
 });
 
 /** A part of the firm's catalogue. The core declares the same shapes; the annotation keeps the two from drifting apart. */
-export const partSchema: z.ZodType<Part> = z.discriminatedUnion('kind', [
+export const partSchema: z.ZodType<Part, Part> = z.discriminatedUnion('kind', [
   prefilterPartSchema,
   membranePartSchema,
   restrictorPartSchema,

@@ -62,7 +62,7 @@ const surveySchema = z.strictObject({
   outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
 });
 
-export const systemDesignSchema: z.ZodType<SystemDesign> = z.strictObject({
+export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({
   prefilters: z.array(prefilterPartSchema).max(8),
   pump: pumpPartSchema.nullable(),
   shutoff: shutoffPartSchema.nullable(),

@@ -1,7 +1,7 @@
 /** A booster pump: boost over flow, held by its bypass. */
 export interface Pump {
   /** Points in rising order of flow. */
-  curve: readonly { flowLPerH: number; boostBar: number }[];
+  curve: { flowLPerH: number; boostBar: number }[];
   /** Discharge pressure at which the internal bypass opens, bar gauge. */
   bypassBar: number;
 }

@@ -19,7 +19,7 @@ export type MineralPlace = 'before-tank' | 'after-tank';
 
 /** A system as it would be installed: the parts, how they are joined, and the line to the tap. Absent parts are null. */
 export interface SystemDesign {
-  prefilters: readonly PrefilterPart[];
+  prefilters: PrefilterPart[];
   pump: PumpPart | null;
   shutoff: ShutoffPart | null;
   membrane: MembranePart;

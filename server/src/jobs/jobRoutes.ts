@@ -1,4 +1,10 @@
-import { jobQuerySchema, newJobDocument, newJobSchema, saveJobSchema } from '@katharos/contract';
+import {
+  certificateQuerySchema,
+  jobQuerySchema,
+  newJobDocument,
+  newJobSchema,
+  saveJobSchema,
+} from '@katharos/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { ApiError } from '../http/apiError.ts';
@@ -54,7 +60,8 @@ export function jobRoutes(sequelize: Sequelize): Router {
     const { firm } = sessionOf(response);
     const job = await findJob(firm.id, idFrom(request.params));
     if (!job) throw new ApiError('not-found');
-    const pdf = await certificatePdf(job, firm);
+    const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
+    const pdf = await certificatePdf(job, { ...firm, settings: { ...firm.settings, units } });
     response
       .type('application/pdf')
       .setHeader('Content-Disposition', `inline; filename="certificate-${job.number}.pdf"`)

@@ -1,0 +1,30 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { JobsPage } from '../jobs/JobsPage.tsx';
+import { SignInPage } from '../session/SignInPage.tsx';
+import { BrokenPage, MissingPage } from './FailurePages.tsx';
+import { Shell } from './Shell.tsx';
+
+/** Addresses of the application. The job's stages and papers are loaded when first asked for. */
+export const router = createBrowserRouter([
+  { path: '/sign-in', element: <SignInPage />, errorElement: <BrokenPage /> },
+  {
+    element: <Shell />,
+    errorElement: <BrokenPage />,
+    children: [
+      { index: true, element: <Navigate to="/jobs" replace /> },
+      { path: '/jobs', element: <JobsPage /> },
+      {
+        path: '/jobs/:id/:stage?',
+        lazy: async () => ({ Component: (await import('../job/JobPage.tsx')).JobPage }),
+      },
+      { path: '*', element: <MissingPage /> },
+    ],
+  },
+  {
+    path: '/jobs/:id/certificate',
+    lazy: async () => ({
+      Component: (await import('../keep/CertificatePage.tsx')).CertificatePage,
+    }),
+    errorElement: <BrokenPage />,
+  },
+]);

@@ -1,0 +1,85 @@
+import { type Stage, stages } from '@katharos/contract';
+import { Button, Loader, Stack } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { type ComponentType, useEffect } from 'react';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { troubleOf, useJobQuery } from '../app/api.ts';
+import { MissingPage } from '../app/FailurePages.tsx';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { FlushStage } from '../flush/FlushStage.tsx';
+import { KeepStage } from '../keep/KeepStage.tsx';
+import { PlumbStage } from '../plumb/PlumbStage.tsx';
+import { Tone } from '../quantities/Tone.tsx';
+import { SizeStage } from '../size/SizeStage.tsx';
+import { SizingProvider } from '../size/SizingProvider.tsx';
+import { SurveyStage } from '../survey/SurveyStage.tsx';
+import { VerifyStage } from '../verify/VerifyStage.tsx';
+import { JobWaterline } from '../waterline/JobWaterline.tsx';
+import { leaveJob, openJob } from './autosave.ts';
+import { JobHeader } from './JobHeader.tsx';
+import { redone, undone } from './jobSlice.ts';
+import { SaveNotice } from './SaveNotice.tsx';
+import { StageTabs } from './StageTabs.tsx';
+import { JobContext } from './useJob.ts';
+
+const stageViews: Record<Stage, ComponentType> = {
+  survey: SurveyStage,
+  size: SizeStage,
+  plumb: PlumbStage,
+  flush: FlushStage,
+  verify: VerifyStage,
+  keep: KeepStage,
+};
+
+const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);
+
+/** One job: its header, its waterline and the stage that is worked in. */
+export function JobPage() {
+  const { id = '', stage } = useParams();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { data, error, refetch } = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const job = useAppSelector((state) => state.job);
+  const isOpen = job?.id === id;
+
+  useEffect(() => {
+    if (data?.id === id && !isOpen) dispatch(openJob(data));
+  }, [data, id, isOpen, dispatch]);
+  useEffect(() => () => void dispatch(leaveJob()), [dispatch, id]);
+  useHotkeys([
+    ['mod+z', () => dispatch(undone())],
+    ['mod+shift+z', () => dispatch(redone())],
+    ...stages.map((name, i): [string, () => void] => [
+      String(i + 1),
+      () => void navigate(`/jobs/${id}/${name}`),
+    ]),
+  ]);
+
+  if (error && !isOpen) {
+    const trouble = troubleOf(error);
+    if (trouble.code === 'not-found') return <MissingPage />;
+    return (
+      <Tone kind="bad" head={trouble.message} role="alert">
+        <Button variant="default" mt="xs" onClick={() => void refetch()}>
+          Try again
+        </Button>
+      </Tone>
+    );
+  }
+  if (!isStage(stage)) return <Navigate to={`/jobs/${id}/survey`} replace />;
+  if (!isOpen) return <Loader aria-label="Opening the job" />;
+  const View = stageViews[stage];
+  return (
+    <JobContext value={job}>
+      <SizingProvider>
+        <Stack gap="md">
+          <JobHeader />
+          <SaveNotice />
+          <StageTabs stage={stage} />
+          <JobWaterline stage={stage} />
+          <View key={stage} />
+        </Stack>
+      </SizingProvider>
+    </JobContext>
+  );
+}

@@ -1,0 +1,63 @@
+import { newJobSchema } from '@katharos/contract';
+import { Button, Group, Modal, Stack, TextInput } from '@mantine/core';
+import { schemaResolver, useForm } from '@mantine/form';
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { troubleOf, useAddJobMutation } from '../app/api.ts';
+import { Tone } from '../quantities/Tone.tsx';
+
+interface Props {
+  opened: boolean;
+  onClose: () => void;
+  /** What was searched for without success may be the name of the new job. */
+  suggestion: string;
+}
+
+/** Begins a job with a name, and goes straight to its survey. */
+export function NewJobForm({ opened, onClose, suggestion }: Props) {
+  const [addJob, { isLoading, error }] = useAddJobMutation();
+  const navigate = useNavigate();
+  const form = useForm({
+    initialValues: { name: '', address: '' },
+    validate: schemaResolver(newJobSchema, { sync: true }),
+  });
+  const { setFieldValue, values } = form;
+  useEffect(() => {
+    if (opened && values.name === '' && suggestion) setFieldValue('name', suggestion);
+    // Only the opening takes the suggestion over; typing afterwards is the person's own.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [opened]);
+  const submit = form.onSubmit(async (values) => {
+    const answer = await addJob(values);
+    if (!answer.error) await navigate(`/jobs/${answer.data.id}/survey`);
+  });
+  return (
+    <Modal
+      opened={opened}
+      onClose={onClose}
+      title="New job"
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <form onSubmit={submit} noValidate>
+        <Stack>
+          <TextInput
+            label="Customer or place"
+            data-autofocus
+            size="md"
+            {...form.getInputProps('name')}
+          />
+          <TextInput label="Address" size="md" {...form.getInputProps('address')} />
+          {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+          <Group justify="flex-end">
+            <Button variant="default" size="md" onClick={onClose}>
+              Not now
+            </Button>
+            <Button type="submit" size="md" loading={isLoading}>
+              Begin the survey
+            </Button>
+          </Group>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,66 @@
+import { setupSchema } from '@katharos/contract';
+import { Button, PasswordInput, Stack, Text, TextInput, Title } from '@mantine/core';
+import { schemaResolver, useForm } from '@mantine/form';
+import { troubleOf, useSetUpMutation } from '../app/api.ts';
+import { Tone } from '../quantities/Tone.tsx';
+
+/** The first owner of a fresh installation. */
+export function SetupForm({ onDone }: { onDone: () => void }) {
+  const [setUp, { isLoading, error }] = useSetUpMutation();
+  const form = useForm({
+    initialValues: { code: '', firm: '', name: '', email: '', password: '' },
+    validate: schemaResolver(setupSchema, { sync: true }),
+  });
+  const submit = form.onSubmit(async (setup) => {
+    const answer = await setUp(setup);
+    if (!answer.error) onDone();
+  });
+  return (
+    <form onSubmit={submit} className="panel" noValidate>
+      <Stack>
+        <Title order={2} size="h3">
+          First start
+        </Title>
+        <Text size="sm" c="dimmed">
+          Nobody has used this installation yet. Its first owner is created here, once.
+        </Text>
+        <TextInput
+          label="Setup code"
+          description="Printed where the server was started."
+          size="md"
+          {...form.getInputProps('code')}
+        />
+        <TextInput
+          label="Firm"
+          size="md"
+          autoComplete="organization"
+          {...form.getInputProps('firm')}
+        />
+        <TextInput
+          label="Your name"
+          size="md"
+          autoComplete="name"
+          {...form.getInputProps('name')}
+        />
+        <TextInput
+          label="E-mail"
+          type="email"
+          autoComplete="username"
+          size="md"
+          {...form.getInputProps('email')}
+        />
+        <PasswordInput
+          label="Password"
+          description="Ten characters or more."
+          autoComplete="new-password"
+          size="md"
+          {...form.getInputProps('password')}
+        />
+        {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+        <Button type="submit" size="md" loading={isLoading}>
+          Create the first owner
+        </Button>
+      </Stack>
+    </form>
+  );
+}

@@ -1,0 +1,30 @@
+import type { JobBrief } from '@katharos/contract';
+import type { Outcome, Part, Recommendation, SystemDesign } from '@katharos/core';
+import { createContext, useContext } from 'react';
+
+/** Where the search for a system stands. */
+export type SearchState =
+  | { kind: 'idle' }
+  | { kind: 'searching'; share: number }
+  | { kind: 'found'; recommendation: Recommendation }
+  | { kind: 'nothing' }
+  | { kind: 'failed'; message: string };
+
+export interface Sizing {
+  brief: Outcome<JobBrief> | null;
+  catalogue: readonly Part[];
+  search: SearchState;
+  /** The chosen system, else the one proposed; null while there is neither. */
+  design: SystemDesign | null;
+  chosen: boolean;
+  cancel: () => void;
+  again: () => void;
+}
+
+export const SizingContext = createContext<Sizing | null>(null);
+
+export function useSizing(): Sizing {
+  const sizing = useContext(SizingContext);
+  if (!sizing) throw new Error('useSizing is for the stages of an open job');
+  return sizing;
+}

@@ -1,0 +1,200 @@
+import { failureSentence, nodeExplanations, nodeNames, type Stage } from '@katharos/contract';
+import { type FeedWater, waterline, type WaterlineNode, type WaterlineState } from '@katharos/core';
+import {
+  Button,
+  CloseButton,
+  Group,
+  Progress,
+  SegmentedControl,
+  Skeleton,
+  Text,
+} from '@mantine/core';
+import { useElementSize, useMediaQuery } from '@mantine/hooks';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useJob } from '../job/useJob.ts';
+import { Tone } from '../quantities/Tone.tsx';
+import { useUnits } from '../quantities/useUnits.ts';
+import { useSizing } from '../size/sizingContext.ts';
+import styles from './Waterline.module.css';
+import { WaterlineDrawing } from './WaterlineDrawing.tsx';
+import { AcrossReadout, UprightReadout } from './WaterlineReadout.tsx';
+
+type Scene = 'filling' | 'full' | 'tap';
+
+const scenes: Record<Scene, WaterlineState> = {
+  filling: { tap: 'closed', tankShare: 0.5 },
+  full: { tap: 'closed', tankShare: 1 },
+  tap: { tap: 'open', tankShare: 0.5 },
+};
+
+/** The scene a stage usually looks at. */
+const usualScene: Record<Stage, Scene> = {
+  survey: 'filling',
+  size: 'filling',
+  plumb: 'filling',
+  flush: 'filling',
+  verify: 'tap',
+  keep: 'tap',
+};
+
+/** The job's waterline on every stage: the chosen system, else the one proposed so far. */
+export function JobWaterline({ stage }: { stage: Stage }) {
+  const { brief, search, design, chosen } = useSizing();
+  const [scene, setScene] = useState<{ stage: Stage; scene: Scene }>({
+    stage,
+    scene: usualScene[stage],
+  });
+  const current = scene.stage === stage ? scene.scene : usualScene[stage];
+  const water = brief?.ok ? brief.value.task.waters.today : null;
+  const small = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
+  const [open, setOpen] = useState(false);
+  const collapsed = small && !open;
+
+  return (
+    <section className={styles.frame} aria-label="Waterline">
+      <div className={styles.head}>
+        <Text fw={650}>{chosen ? 'The chosen system' : 'Proposed so far'}</Text>
+        {!collapsed && (
+          <span className={styles.legend}>
+            height: pressure · width: flow · colour and grain: dissolved solids
+          </span>
+        )}
+        {design && !collapsed && (
+          <SegmentedControl
+            className="no-print"
+            ml={{ sm: 'auto' }}
+            size="sm"
+            aria-label="State of the system"
+            value={current}
+            onChange={(value) => setScene({ stage, scene: value as Scene })}
+            data={
+              design.tank
+                ? [
+                    { value: 'filling', label: 'Tank half full' },
+                    { value: 'full', label: 'Tank full' },
+                    { value: 'tap', label: 'Tap open' },
+                  ]
+                : [
+                    { value: 'full', label: 'Tap closed' },
+                    { value: 'tap', label: 'Tap open' },
+                  ]
+            }
+          />
+        )}
+        {small && (
+          <Button
+            className="no-print"
+            variant="default"
+            size="sm"
+            mih={44}
+            ml="auto"
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'Hide the waterline' : 'Show the waterline'}
+          </Button>
+        )}
+      </div>
+      {collapsed ? null : design && water ? (
+        <Line
+          design={design}
+          water={water}
+          state={scenes[!design.tank && current === 'filling' ? 'tap' : current]}
+          upright={small}
+        />
+      ) : brief && !brief.ok ? (
+        <Tone kind="bad" head="No line can be drawn for these readings" role="status">
+          {failureSentence(brief.failure)} <Link to="../survey">Look at the survey</Link>
+        </Tone>
+      ) : (
+        <Searching share={search.kind === 'searching' ? search.share : null} />
+      )}
+    </section>
+  );
+}
+
+function Searching({ share }: { share: number | null }) {
+  if (share === null) return <Skeleton height={200} />;
+  return (
+    <div style={{ padding: '60px 20px' }}>
+      <Text ta="center" mb="xs">
+        Judging combinations of the catalogue …
+      </Text>
+      <Progress value={share * 100} aria-label="Search for a system" />
+    </div>
+  );
+}
+
+interface LineProps {
+  design: Parameters<typeof waterline>[0];
+  water: FeedWater;
+  state: WaterlineState;
+  upright: boolean;
+}
+
+const rowPitch = 62;
+
+function Line({ design, water, state, upright }: LineProps) {
+  const solved = useMemo(() => waterline(design, water, state), [design, water, state]);
+  const { ref, width } = useElementSize();
+  const [picked, setPicked] = useState<string | null>(null);
+  if (!solved.ok) {
+    return (
+      <Tone kind="bad" head="This system cannot run in this water" role="status">
+        {failureSentence(solved.failure)}
+      </Tone>
+    );
+  }
+  const { nodes } = solved.value;
+  const shown = nodes.filter((node) => node.kind !== 'restrictor');
+  const pick = (id: string) => setPicked((before) => (before === id ? null : id));
+  const drawing = { nodes, tankShare: state.tankShare, picked, onPick: pick };
+  return (
+    <>
+      {upright ? (
+        <div className={styles.uprightRow}>
+          <WaterlineDrawing {...drawing} upright length={shown.length * rowPitch} depth={132} />
+          <UprightReadout nodes={shown} picked={picked} pitch={rowPitch} />
+        </div>
+      ) : (
+        <div ref={ref}>
+          {width > 0 && (
+            <>
+              <WaterlineDrawing {...drawing} upright={false} length={width} depth={210} />
+              <AcrossReadout nodes={shown} picked={picked} />
+            </>
+          )}
+        </div>
+      )}
+      <Inspector node={shown.find((node) => node.id === picked)} onClose={() => setPicked(null)} />
+    </>
+  );
+}
+
+/** What the picked component is and what stands there now. */
+function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose: () => void }) {
+  const { say } = useUnits();
+  const { document } = useJob();
+  if (!node) return null;
+  return (
+    <div className={styles.inspector} role="status">
+      <Group justify="space-between" wrap="nowrap" align="flex-start">
+        <div>
+          <Text fw={650}>
+            {nodeNames[node.kind]}
+            {node.partName && <span className="quiet"> · {node.partName}</span>}
+          </Text>
+          <Text size="sm">{nodeExplanations[node.kind]}</Text>
+          <Text size="sm" c="dimmed">
+            Leaving it: {say('pressure', node.pressureBar)}, {say('flow', Math.abs(node.flowLPerH))}
+            , {say('tds', node.tdsMgL)}
+            {node.kind === 'street' &&
+              document.survey.source !== 'unknown' &&
+              ` (${document.survey.source})`}
+          </Text>
+        </div>
+        <CloseButton aria-label="Close" size="lg" onClick={onClose} />
+      </Group>
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import type { NodeKind } from '@katharos/core';
+import type { ReactNode } from 'react';
+
+/** Our own symbols of the components, each in a 28 by 28 box around the origin, in strokes of the current colour. */
+const drawings: Record<NodeKind, ReactNode> = {
+  street: (
+    <>
+      <path d="M-12 6h24M-12 -6h24" />
+      <path d="M-7 0h4M1 0h4M9 0h2" />
+    </>
+  ),
+  'feed-valve': (
+    <>
+      <path d="M-11 -7L11 7V-7L-11 7z" />
+      <path d="M0 0v-11M-5 -11h10" />
+    </>
+  ),
+  sediment: (
+    <>
+      <path d="M-8 -11h16v16a8 7 0 0 1 -16 0z" />
+      <path d="M-4 -6h.1M3 -5h.1M-2 0h.1M4 2h.1M-3 6h.1M1 -2h.1" strokeWidth="3" />
+    </>
+  ),
+  carbon: (
+    <>
+      <path d="M-8 -11h16v16a8 7 0 0 1 -16 0z" />
+      <path d="M-8 -4L8 4M-8 3L4 9M-4 -11L8 -4" />
+    </>
+  ),
+  pump: (
+    <>
+      <circle r="11" />
+      <path d="M0 0c-1 -5 3 -8 6 -6M0 0c5 1 6 6 4 8M0 0c-4 3 -9 2 -9 -2" />
+    </>
+  ),
+  shutoff: (
+    <>
+      <rect x="-10" y="-10" width="20" height="20" rx="3" />
+      <path d="M-10 -4h20M-10 4h20M0 -4v8" />
+    </>
+  ),
+  membrane: (
+    <>
+      <rect x="-13" y="-9" width="26" height="18" rx="9" />
+      <path d="M-6 0c0 -5 7 -5 7 0s-4 4 -4 1M4 -9l5 18" />
+    </>
+  ),
+  restrictor: (
+    <path d="M-11 -6C-3 -6 -4 -1.500 0 -1.500S3 -6 11 -6M-11 6C-3 6 -4 1.500 0 1.500S3 6 11 6" />
+  ),
+  drain: (
+    <>
+      <path d="M-9 -10v8c0 5 5 4 5 9" />
+      <path d="M9 -10v8c0 5 -5 4 -5 9M-12 10h24" />
+    </>
+  ),
+  mineral: (
+    <>
+      <path d="M-8 -11h16v16a8 7 0 0 1 -16 0z" />
+      <path d="M-4 3l4 -8l4 8zM-8 -6h16" />
+    </>
+  ),
+  tank: (
+    <>
+      <path d="M-10 -6c0 -8 20 -8 20 0v11c0 8 -20 8 -20 0z" />
+      <path d="M-10 1c5 -4 15 4 20 0" />
+    </>
+  ),
+  lamp: (
+    <>
+      <rect x="-5" y="-12" width="10" height="24" rx="5" />
+      <path d="M-11 -5l3 1M-11 5l3 -1M11 -5l-3 1M11 5l-3 -1M0 -7v14" />
+    </>
+  ),
+  'post-filter': (
+    <>
+      <rect x="-12" y="-6" width="24" height="12" rx="3" />
+      <path d="M-6 -6L-1 6M0 -6L5 6M6 -6L11 6" />
+    </>
+  ),
+  tap: (
+    <>
+      <path d="M-6 12V-3a7 7 0 0 1 14 0v3" />
+      <path d="M8 5v1M8 10v1M-11 12h10" />
+    </>
+  ),
+};
+
+/** One component's symbol at a place in the drawing, on a ground of its own so that the pipe passes behind. */
+export function NodeSymbol({
+  kind,
+  x,
+  y,
+  picked,
+}: {
+  kind: NodeKind;
+  x: number;
+  y: number;
+  picked: boolean;
+}) {
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <circle
+        r="18"
+        fill="var(--k-surface)"
+        stroke={picked ? 'var(--k-water-clear)' : 'var(--k-line)'}
+        strokeWidth={picked ? 4 : 1.5}
+      />
+      <g
+        fill="none"
+        stroke="var(--k-ink)"
+        strokeWidth="1.8"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+        transform="scale(0.86)"
+      >
+        {drawings[kind]}
+      </g>
+    </g>
+  );
+}
