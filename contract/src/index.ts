@@ -14,4 +14,4 @@ export * from './words/flush.ts';
 export * from './words/parts.ts';
 export * from './words/verdict.ts';
 export * from './words/certificate.ts';
-export { type Merged, mergeDocuments, sameDocument } from './job/merge.ts';
+export { type Merged, mergeDocuments, saysTheSame } from './job/merge.ts';

@@ -6,11 +6,24 @@ import { migrate, openDatabase } from './db/database.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { seedDemo } from './seed/seedDemo.ts';
 
-const config = readConfig(process.env);
-const logger = pino({ level: config.logLevel });
-const sequelize = openDatabase(config.databaseUrl);
-await migrate(sequelize);
-if (config.demo) await seedDemo(sequelize, new Date());
+/** A start that fails says why in a line; a stack trace helps nobody who starts a server. */
+function giveUp(error: unknown): never {
+  process.stderr.write(
+    `Katharos could not start. ${error instanceof Error ? error.message : String(error)}\n`,
+  );
+  process.exit(1);
+}
+
+async function prepare() {
+  const config = readConfig(process.env);
+  const logger = pino({ level: config.logLevel });
+  const sequelize = openDatabase(config.databaseUrl);
+  await migrate(sequelize);
+  if (config.demo) await seedDemo(sequelize, new Date());
+  return { config, logger, sequelize };
+}
+
+const { config, logger, sequelize } = await prepare().catch(giveUp);
 
 /** Eight digits, new at every start and of no use once an owner exists. */
 const setupCode = String(randomInt(10 ** 7, 10 ** 8));

@@ -58,6 +58,6 @@ export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: Job
   return { document: merge(b, m, t, '') as unknown as JobDocument, conflicts };
 }
 
-/** Whether two documents say the same. */
-export const sameDocument = (a: JobDocument, b: JobDocument): boolean =>
+/** Whether two documents, or two parts of them, say the same. */
+export const saysTheSame = <T extends object>(a: T, b: T): boolean =>
   same(a as unknown as Json, b as unknown as Json);

@@ -29,7 +29,7 @@ export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDra
   waterPricePerM3: 4,
   powerPricePerKwh: 0.3,
   mostDrainPerProductL: 6,
-  mostRecovery: 0.5,
+  mostRecovery: 0.4,
 };
 
 /** A water under the two conditions that a design is judged at. */

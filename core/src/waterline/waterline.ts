@@ -2,7 +2,7 @@ import { filterResistance } from '../hydraulics/prefilterDrop.ts';
 import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
 import { tubeLoss } from '../hydraulics/tubeLoss.ts';
 import { type Outcome, succeed } from '../outcome.ts';
-import { assess } from '../sizing/assess.ts';
+import { assess, type Assessment } from '../sizing/assess.ts';
 import {
   type Ageing,
   type FeedWater,
@@ -72,7 +72,7 @@ export function waterline(
   const assessed = assess(design, water, ageing);
   if (!assessed.ok) return assessed;
   const { fill } = assessed.value;
-  if (!design.tank) return succeed(directLine(design, water, assessed.value.running, state));
+  if (!design.tank) return succeed(directLine(design, water, assessed.value, state));
 
   const closingBar = shutoffPressure(shutoffOf(design), water.pressureBar);
   const fullBar = fill?.shutsOff === false ? fill.stallPressureBar : closingBar;
@@ -148,31 +148,20 @@ function drawFromTank(
 function directLine(
   design: SystemDesign,
   water: FeedWater,
-  running: {
-    feedFlowLPerH: number;
-    permeateFlowLPerH: number;
-    concentrateFlowLPerH: number;
-    membranePressureBar: number;
-    permeateBackPressureBar: number;
-    permeateTdsMgL: number;
-    concentrateTdsMgL: number;
-  },
+  { running, minerals }: Assessment,
   state: WaterlineState,
 ): Waterline {
   const making = state.tap === 'open';
   const now = making ? running : { ...running, ...still(water), permeateBackPressureBar: 0 };
-  const product = {
-    flowLPerH: now.permeateFlowLPerH,
-    tdsMgL: now.permeateTdsMgL,
-    bar: now.permeateBackPressureBar,
-  };
+  const { permeateFlowLPerH: flow, permeateTdsMgL: tdsMgL, permeateBackPressureBar: bar } = now;
+  const product = { flowLPerH: flow, tdsMgL, bar };
   return {
     making,
     nodes: [
       ...feedNodes(design, water, now.feedFlowLPerH, now.membranePressureBar),
-      membraneNode(design, product, now.permeateBackPressureBar),
+      membraneNode(design, product, bar),
       ...drainNodes(design, now.concentrateFlowLPerH, now.concentrateTdsMgL),
-      ...tapNodes(design, water, product.bar, product.flowLPerH, product.tdsMgL, undefined),
+      ...tapNodes(design, water, bar, flow, tdsMgL, minerals?.tdsMgL),
     ],
   };
 }

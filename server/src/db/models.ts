@@ -1,6 +1,7 @@
 import type { FirmSettings, JobDocument } from '@katharos/contract';
 import type { Part } from '@katharos/core';
 import {
+  type AbstractDataTypeConstructor,
   type CreationOptional,
   DataTypes,
   type InferAttributes,
@@ -60,51 +61,53 @@ export class PartRow extends Model<InferAttributes<PartRow>, InferCreationAttrib
 
 /** Binds the models to one connection. */
 export function defineModels(sequelize: Sequelize): void {
-  const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
-  const firmId = { type: DataTypes.UUID, allowNull: false };
-  const text = { type: DataTypes.TEXT, allowNull: false };
-  const json = { type: DataTypes.JSONB, allowNull: false };
-  const integer = { type: DataTypes.INTEGER, allowNull: false };
+  // Sequelize writes the column's name into the definition it is given, so every column needs an object of its own.
+  const id = () => ({ type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 });
+  const required = <T extends AbstractDataTypeConstructor>(type: T) => ({ type, allowNull: false });
+  const firmId = () => required(DataTypes.UUID);
+  const text = () => required(DataTypes.TEXT);
+  const json = () => required(DataTypes.JSONB);
+  const integer = () => required(DataTypes.INTEGER);
   const options = { sequelize, underscored: true, timestamps: false };
   FirmRow.init(
-    { id, name: text, settings: json, nextJobNumber: { ...integer, defaultValue: 1 } },
+    { id: id(), name: text(), settings: json(), nextJobNumber: { ...integer(), defaultValue: 1 } },
     { ...options, tableName: 'firms' },
   );
   UserRow.init(
-    { id, firmId, email: text, name: text, passwordHash: text },
+    { id: id(), firmId: firmId(), email: text(), name: text(), passwordHash: text() },
     { ...options, tableName: 'users' },
   );
   SessionRow.init(
     {
       tokenHash: { type: DataTypes.TEXT, primaryKey: true },
-      firmId,
-      userId: { type: DataTypes.UUID, allowNull: false },
-      expiresAt: { type: DataTypes.DATE, allowNull: false },
+      firmId: firmId(),
+      userId: required(DataTypes.UUID),
+      expiresAt: required(DataTypes.DATE),
     },
     { ...options, tableName: 'sessions' },
   );
   JobRow.init(
     {
-      id,
-      firmId,
-      number: integer,
-      version: { ...integer, defaultValue: 1 },
-      name: text,
-      address: text,
-      stage: text,
-      finished: { type: DataTypes.BOOLEAN, allowNull: false },
-      document: json,
-      updatedBy: text,
+      id: id(),
+      firmId: firmId(),
+      number: integer(),
+      version: { ...integer(), defaultValue: 1 },
+      name: text(),
+      address: text(),
+      stage: text(),
+      finished: required(DataTypes.BOOLEAN),
+      document: json(),
+      updatedBy: text(),
       updatedAt: { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW },
     },
     { ...options, tableName: 'jobs' },
   );
   PartRow.init(
     {
-      firmId: { ...firmId, primaryKey: true },
+      firmId: { ...firmId(), primaryKey: true },
       partId: { type: DataTypes.TEXT, primaryKey: true },
-      position: integer,
-      part: json,
+      position: integer(),
+      part: json(),
     },
     { ...options, tableName: 'parts' },
   );

@@ -29,8 +29,22 @@ const copper: MantineColorsTuple = [
   '#5a2a00',
 ];
 
+/** Greys of the dark appearance, tinted like its ground. */
+const dark: MantineColorsTuple = [
+  '#e6f1f2',
+  '#c4d6da',
+  '#a9bec4',
+  '#8aa3ab',
+  '#3f5b66',
+  '#2c454f',
+  '#1b333c',
+  '#13272f',
+  '#0c1c22',
+  '#07141a',
+];
+
 export const theme = createTheme({
-  colors: { tarn, copper },
+  colors: { tarn, copper, dark },
   primaryColor: 'tarn',
   primaryShade: { light: 7, dark: 7 },
   fontFamily: "'Archivo Variable', system-ui, sans-serif",

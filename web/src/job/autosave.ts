@@ -1,4 +1,4 @@
-import { type Job, type JobDocument, mergeDocuments, sameDocument } from '@katharos/contract';
+import { type Job, type JobDocument, mergeDocuments, saysTheSame } from '@katharos/contract';
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { api, troubleOf } from '../app/api.ts';
 import { forgetLocal, readLocal, writeLocal } from '../app/localStore.ts';
@@ -37,7 +37,7 @@ listen({
     listener.cancelActiveListeners();
     const started = listener.getState().job;
     if (!started) return;
-    if (sameDocument(started.document, started.base)) {
+    if (saysTheSame(started.document, started.base)) {
       forgetLocal(draftKey(started.id));
       if (started.save.kind === 'waiting') listener.dispatch(saveStateChanged({ kind: 'saved' }));
       return;
@@ -64,7 +64,7 @@ async function sendUntilSettled(getState: () => RootState, dispatch: AppDispatch
   try {
     for (;;) {
       const job = getState().job;
-      if (!job || job.save.kind === 'conflict' || sameDocument(job.document, job.base)) return;
+      if (!job || job.save.kind === 'conflict' || saysTheSame(job.document, job.base)) return;
       dispatch(saveStateChanged({ kind: 'saving' }));
       const { id, version, document } = job;
       const request = dispatch(api.endpoints.saveJob.initiate({ id, version, document }));
@@ -76,7 +76,7 @@ async function sendUntilSettled(getState: () => RootState, dispatch: AppDispatch
       }
       if (!answer.error) {
         dispatch(confirmed({ version: answer.data.version, document }));
-        if (sameDocument(getState().job!.document, document)) forgetLocal(draftKey(id));
+        if (saysTheSame(getState().job!.document, document)) forgetLocal(draftKey(id));
         continue;
       }
       const trouble = troubleOf(answer.error);
@@ -145,7 +145,7 @@ export function settleConflict(choice: 'mine' | 'theirs') {
 export function openJob(job: Job) {
   return (dispatch: AppDispatch): void => {
     const draft = readDraft(job.id);
-    if (!draft || sameDocument(draft.document, job.document)) {
+    if (!draft || saysTheSame(draft.document, job.document)) {
       forgetLocal(draftKey(job.id));
       dispatch(opened({ job }));
       return;

@@ -76,8 +76,14 @@ export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Pr
       size="md"
       autoComplete="off"
       placeholder={unitOf(field.dimension, unit).symbol}
-      rightSection={converted ? <span className="quiet">= {converted}</span> : undefined}
-      rightSectionWidth={converted ? 118 : undefined}
+      rightSection={
+        converted ? (
+          <span className="quiet" style={{ whiteSpace: 'nowrap', fontSize: '0.9rem' }}>
+            = {converted}
+          </span>
+        ) : undefined
+      }
+      rightSectionWidth={converted ? 24 + 8 * converted.length : undefined}
       {...input}
       value={shown}
       error={error ?? fault}

@@ -1,4 +1,10 @@
-import { familyNames, shortfallWords, writeNumber, writePercent } from '@katharos/contract';
+import {
+  familyNames,
+  saysTheSame,
+  shortfallWords,
+  writeNumber,
+  writePercent,
+} from '@katharos/contract';
 import type { DesignFamily, Recommendation, Shortfall, SystemDesign } from '@katharos/core';
 import { Button, Table, Text, Title } from '@mantine/core';
 import { useUnits } from '../quantities/useUnits.ts';
@@ -38,7 +44,7 @@ export function Alternatives({ recommendation, current, onChoose }: Props) {
           <Table.Tbody>
             {recommendation.families.map((family) => {
               const { best } = family;
-              const isCurrent = JSON.stringify(best.design) === JSON.stringify(current);
+              const isCurrent = saysTheSame(best.design, current);
               return (
                 <Table.Tr key={family.key}>
                   <Table.Td fw={600}>{familyNames[family.key]}</Table.Td>

@@ -1,5 +1,5 @@
 import { type JobBrief, writeMinutes, writeNumber, writePercent } from '@katharos/contract';
-import { type Assessment, glassL, type JudgedDesign, litresPerGallon } from '@katharos/core';
+import { type Assessment, type JudgedDesign, litresPerGallon } from '@katharos/core';
 import { SimpleGrid } from '@mantine/core';
 import { type Explanation, Figure } from '../quantities/Figure.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
@@ -29,7 +29,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
         : 'never';
   return (
     <section className="panel" aria-label="What it does">
-      <SimpleGrid cols={{ base: 1, xs: 2, md: 4 }} spacing="lg" verticalSpacing="xl">
+      <SimpleGrid cols={{ base: 2, md: 4 }} spacing={{ base: 'sm', md: 'lg' }} verticalSpacing="xl">
         <div data-testid="production">
           <Figure
             hero
@@ -71,22 +71,21 @@ export function MainFigures({ judged, winter, brief }: Props) {
           />
         </div>
         <div data-testid="fill-time">
-          <Figure
-            label={today.fill ? 'Fills its tank in' : 'Seconds a glass'}
-            value={{
-              text: today.fill
-                ? today.fill.shutsOff
-                  ? writeMinutes(today.fill.fillTimeMin)
-                  : 'never'
-                : writeNumber(today.secondsPerGlass, 0),
-            }}
-            beside={
-              today.fill
-                ? `${say('volume', today.usableVolumeL)} usable of a ${say('volume', design.tank!.volumeL, 0)} tank`
-                : `a glass of ${say('volume', glassL, 2)}`
-            }
-            why={why.fill}
-          />
+          {today.fill ? (
+            <Figure
+              label="Fills its tank in"
+              value={{ text: today.fill.shutsOff ? writeMinutes(today.fill.fillTimeMin) : 'never' }}
+              beside={`${say('volume', today.usableVolumeL)} usable of a ${say('volume', design.tank!.volumeL, 0)} tank`}
+              why={why.fill}
+            />
+          ) : (
+            <Figure
+              label="Pressure at the membrane"
+              value={{ dimension: 'pressure', core: today.running.membranePressureBar }}
+              beside="behind the pump, tap open"
+              why={why.shutoff}
+            />
+          )}
         </div>
         <div data-testid="drain">
           <Figure

@@ -1,4 +1,4 @@
-import { failureSentence, type JobBrief } from '@katharos/contract';
+import { failureSentence, type JobBrief, saysTheSame } from '@katharos/contract';
 import {
   agedMembrane,
   assess,
@@ -93,7 +93,7 @@ function Sized({
   };
   const drop = () => edit(() => ({ system: null }));
   const best = recommendation?.best;
-  const outdated = chosen && best && JSON.stringify(best.design) !== JSON.stringify(design);
+  const outdated = chosen && best && !saysTheSame(best.design, design);
   return (
     <Stack gap="md">
       <Group justify="space-between" align="flex-end">

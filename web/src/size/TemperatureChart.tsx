@@ -56,6 +56,7 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
               dataKey="temperature"
               type="number"
               domain={['dataMin', 'dataMax']}
+              ticks={points.filter((_, i) => i % 2 === 0).map((point) => point.temperature)}
               tick={{ fill: 'var(--k-quiet)' }}
               stroke="var(--k-line)"
             />

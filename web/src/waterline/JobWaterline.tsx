@@ -45,7 +45,9 @@ export function JobWaterline({ stage }: { stage: Stage }) {
     stage,
     scene: usualScene[stage],
   });
-  const current = scene.stage === stage ? scene.scene : usualScene[stage];
+  const picked = scene.stage === stage ? scene.scene : usualScene[stage];
+  // Without a tank there is no filling to look at; making water means an open tap.
+  const current = design && !design.tank && picked === 'filling' ? 'tap' : picked;
   const water = brief?.ok ? brief.value.task.waters.today : null;
   const small = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
   const [open, setOpen] = useState(false);
@@ -96,12 +98,7 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         )}
       </div>
       {collapsed ? null : design && water ? (
-        <Line
-          design={design}
-          water={water}
-          state={scenes[!design.tank && current === 'filling' ? 'tap' : current]}
-          upright={small}
-        />
+        <Line design={design} water={water} state={scenes[current]} upright={small} />
       ) : brief && !brief.ok ? (
         <Tone kind="bad" head="No line can be drawn for these readings" role="status">
           {failureSentence(brief.failure)} <Link to="../survey">Look at the survey</Link>
@@ -153,14 +150,14 @@ function Line({ design, water, state, upright }: LineProps) {
     <>
       {upright ? (
         <div className={styles.uprightRow}>
-          <WaterlineDrawing {...drawing} upright length={shown.length * rowPitch} depth={132} />
+          <WaterlineDrawing {...drawing} upright length={shown.length * rowPitch} depth={150} />
           <UprightReadout nodes={shown} picked={picked} pitch={rowPitch} />
         </div>
       ) : (
         <div ref={ref}>
           {width > 0 && (
             <>
-              <WaterlineDrawing {...drawing} upright={false} length={width} depth={210} />
+              <WaterlineDrawing {...drawing} upright={false} length={width} depth={230} />
               <AcrossReadout nodes={shown} picked={picked} />
             </>
           )}

@@ -29,7 +29,6 @@ export function WaterlineDrawing({
   onPick,
 }: Props) {
   const layout = layOutWaterline(nodes, { length, depth, margin, topBar: topPressure(nodes) });
-  const strongest = Math.max(...nodes.map((node) => node.tdsMgL));
   const largest = Math.max(...nodes.map((node) => node.flowLPerH));
   // Down the page, more pressure stands further to the right.
   const at = (along: number, level: number): [number, number] =>
@@ -57,7 +56,7 @@ export function WaterlineDrawing({
           at={at}
           upright={upright}
           width={pipeWidth(pipe.flowLPerH, largest)}
-          salt={saltShare(pipe.tdsMgL, strongest)}
+          salt={saltShare(pipe.tdsMgL)}
         />
       ))}
       {layout.nodes.map(({ node, along, level }) => {

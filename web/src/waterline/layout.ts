@@ -25,12 +25,15 @@ export interface WaterlineLayout {
 
 export interface LayoutOptions {
   length: number;
-  /** Depth of the drawing across the flow. */
+  /** Depth of the drawing across the flow, and what is left free at both sides of it. */
   depth: number;
   margin: number;
   /** Pressure at the far side of the drawing. */
   topBar: number;
 }
+
+/** The drain lies below the floor, so that its pipe is seen to leave the line even where product has hardly any pressure. */
+const drainFall = 26;
 
 /** Components that take a place of their own on the line; the restrictor is drawn on the drain's way down. */
 const placed = (nodes: readonly WaterlineNode[]) =>
@@ -45,13 +48,14 @@ export function layOutWaterline(
   { length, depth, margin, topBar }: LayoutOptions,
 ): WaterlineLayout {
   const shown = placed(nodes);
-  const pitch = shown.length > 1 ? (length - 2 * margin) / (shown.length - 1) : 0;
+  // Each node stands in the middle of an equal share of the length, where its column of the readout is.
+  const pitch = length / shown.length;
   const levelOf = (bar: number) =>
-    depth - margin - (Math.max(bar, 0) / topBar) * (depth - 2 * margin);
+    depth - margin - drainFall - (Math.max(bar, 0) / topBar) * (depth - 2 * margin - drainFall);
   const all = shown.map((node, i): PlacedNode => ({
     node,
-    along: margin + i * pitch,
-    level: levelOf(node.pressureBar),
+    along: (i + 0.5) * pitch,
+    level: node.lane === 'drain' ? levelOf(0) + drainFall : levelOf(node.pressureBar),
   }));
   const pipes: PlacedPipe[] = [];
   let last: PlacedNode | undefined;
@@ -85,9 +89,12 @@ export const topPressure = (nodes: readonly WaterlineNode[]): number =>
 export const pipeWidth = (flowLPerH: number, largestLPerH: number): number =>
   flowLPerH <= 0 ? 2 : 3 + 11 * Math.sqrt(flowLPerH / Math.max(largestLPerH, 1e-9));
 
-/** Share of salt in a colour and in the grain, 0 for product and 1 for the strongest water shown; logarithmic, as taste is. */
-export function saltShare(tdsMgL: number, strongestMgL: number): number {
-  const low = Math.log(5);
-  const high = Math.log(Math.max(strongestMgL, 50));
-  return Math.min(1, Math.max(0, (Math.log(Math.max(tdsMgL, 5)) - low) / (high - low)));
+/** Ends of the scale of salt, mg/L: good product, and brackish water. One scale for every job, so that colours can be compared. */
+const freshMgL = 5;
+const brackishMgL = 2500;
+
+/** Share of salt in colour and grain, 0 for product and 1 for brackish water; logarithmic, as taste is. */
+export function saltShare(tdsMgL: number): number {
+  const share = Math.log(Math.max(tdsMgL, freshMgL) / freshMgL) / Math.log(brackishMgL / freshMgL);
+  return Math.min(1, share);
 }
