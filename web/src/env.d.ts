@@ -1,3 +1,7 @@
+declare module '*.module.css' {
+  const classes: Record<string, string>;
+  export default classes;
+}
 declare module '*.css';
 declare module '@fontsource-variable/archivo';
 declare module '@tabler/icons-react/dist/esm/icons/*' {

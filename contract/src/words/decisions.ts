@@ -21,6 +21,8 @@ const sentences: Record<string, Sentence> = {
     `A tankless unit makes water only while the tap is open and carries its own pump. From ${say('pressure', n('supplyBar'))} it would be far too slow without.`,
   'booster-not-needed': (n, say) =>
     `${say('pressure', n('supplyBar'))} makes ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would add ${say('dailyVolume', n('withLPerDay') - n('withoutLPerDay'))} that nobody drinks.`,
+  'booster-customary': (n, say) =>
+    `Custom boosts a supply below ${say('pressure', n('lowSupplyBar'))}; this one falls to ${say('pressure', n('supplyBar'))}. By the numbers it does without: ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, where ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would make it ${say('dailyVolume', n('withLPerDay'))} and fill the tank sooner.`,
   'booster-would-help': (n, say) =>
     `At ${say('pressure', n('supplyBar'))} the worst case gives ${say('dailyVolume', n('withoutLPerDay'))} where ${say('dailyVolume', n('neededLPerDay'))} are asked for. With a pump it would be ${say('dailyVolume', n('withLPerDay'))}.`,
   'booster-needs-outlet': (n, say) =>
@@ -33,6 +35,8 @@ const sentences: Record<string, Sentence> = {
     `Without a pump the worst case gives ${say('dailyVolume', n('withoutLPerDay'))}, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. With it: ${say('dailyVolume', n('withLPerDay'))} for ${n('powerW')} W while it runs.`,
   'booster-saves-water': (n, say) =>
     `It would run without (${say('dailyVolume', n('withoutLPerDay'))} in the worst case), but over five years the pump costs less than the drain water it saves.`,
+  'booster-by-choice': (n, say) =>
+    `It would run without (${say('dailyVolume', n('withoutLPerDay'))} in the worst case, where ${say('dailyVolume', n('neededLPerDay'))} are asked for). The pump is a choice: ${say('dailyVolume', n('withLPerDay'))} and a tank that fills sooner, for ${n('powerW')} W while it runs.`,
   'shut-off-by-the-tap': () => 'No tank to fill: the unit starts and stops with the tap.',
   'shut-off-never-closes': (n, say) =>
     `The valve would close at ${say('pressure', n('closesBar'))} in the tank, but production stalls at ${say('pressure', n('stallBar'))}. It never shuts off and runs to drain for ever.`,

@@ -29,7 +29,8 @@ export function findRoot(
   if (fa === 0) return { status: 'converged', x: a, evaluations };
   if (fb === 0) return { status: 'converged', x: b, evaluations };
   if (!(fa * fb < 0)) return { status: 'no-bracket', x: NaN, evaluations };
-  let [c, fc] = [a, fa];
+  let c: number;
+  let fc: number;
   let t = 0.5;
   while (evaluations < maxEvaluations) {
     const x = a + t * (b - a);

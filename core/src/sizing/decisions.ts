@@ -1,6 +1,6 @@
 import { osmoticPressure } from '../water/osmoticPressure.ts';
 import { assess, type Assessment } from './assess.ts';
-import type { JudgedDesign } from './judge.ts';
+import { judge, type JudgedDesign } from './judge.ts';
 import type { Recommendation } from './recommend.ts';
 import type { Requirements, SizingWaters } from './requirements.ts';
 import { agedMembrane, type SystemDesign } from './systemDesign.ts';
@@ -78,6 +78,7 @@ function decideBooster(
     neededLPerDay: requirements.demandLPerDay * requirements.productionMargin,
     powerW: design.pump?.powerW ?? 0,
   };
+  const cost = (any: SystemDesign) => judge(any, waters, requirements).fiveYearCost;
   const decision = (choice: Decision['choice'], code: string): Decision => ({
     topic: 'booster',
     choice,
@@ -86,15 +87,19 @@ function decideBooster(
   });
   if (!design.tank) return decision('yes', 'booster-built-in');
   if (!design.pump) {
-    if (without?.ok && data.withoutLPerDay >= data.neededLPerDay)
-      return decision('no', 'booster-not-needed');
+    if (without?.ok && data.withoutLPerDay >= data.neededLPerDay) {
+      return data.supplyBar < practiceLimits.lowSupplyBar
+        ? decision('consider', 'booster-customary')
+        : decision('no', 'booster-not-needed');
+    }
     return decision('consider', facts.power ? 'booster-would-help' : 'booster-needs-outlet');
   }
   if (!without?.ok) return decision('yes', 'booster-nothing-without');
   if (without.value.fill?.shutsOff === false) return decision('yes', 'booster-shuts-off-only-with');
   if (data.withoutLPerDay < data.neededLPerDay)
     return decision('yes', 'booster-too-little-without');
-  return decision('yes', 'booster-saves-water');
+  const saves = other && cost(other) > cost(design);
+  return decision('yes', saves ? 'booster-saves-water' : 'booster-by-choice');
 }
 
 function decideShutOff(

@@ -32,8 +32,8 @@ const familyOf = ({ design }: JudgedDesign): DesignFamily['key'] =>
   design.tank === null ? 'direct-flow' : design.pump ? 'pumped-tank' : 'tank';
 
 /**
- * Judges every candidate and ranks them: what meets everything comes before what does not, and then the lower five-year cost
- * (parts, water, drain water, power) wins. Returns nothing if the catalogue cannot make up a system.
+ * Judges every candidate and ranks them: what meets everything comes before what does not, then what needs no pump, then the lower
+ * five-year cost (parts, water, drain water, power). Returns nothing if the catalogue cannot make up a system.
  * @param onProgress called with the share done, for the person waiting
  */
 export function recommend(
@@ -77,11 +77,17 @@ const tally = (
   shortfalls: Object.fromEntries(judged.shortfalls.map((shortfall) => [shortfall, 1])),
 });
 
-/** Fewer shortfalls first; among designs that fall short, more water in the worst case; else lower cost over five years. */
+/**
+ * Fewer shortfalls first; among designs that fall short, more water in the worst case. Among those that meet everything, one
+ * without a pump comes first, as is the custom: a pump hums, wears and needs an outlet, and what it saves in drain water is
+ * the household's to weigh. Then the lower cost over five years.
+ */
 export function isBetter(a: JudgedDesign, b: JudgedDesign): boolean {
   if (a.shortfalls.length !== b.shortfalls.length) return a.shortfalls.length < b.shortfalls.length;
   if (a.shortfalls.length > 0) {
     return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
   }
+  const [aPumped, bPumped] = [a.design.pump !== null, b.design.pump !== null];
+  if (aPumped !== bPumped) return bPumped;
   return a.fiveYearCost < b.fiveYearCost;
 }

@@ -51,7 +51,7 @@ listen({
     if (started.save.kind === 'conflict') return;
     await listener.delay(settleMs);
     // From here the request is under way and must be followed to its answer, whatever is edited meanwhile.
-    void sendUntilSettled(listener.getState, listener.dispatch);
+    void sendUntilSettled(() => listener.getState(), listener.dispatch);
   },
 });
 

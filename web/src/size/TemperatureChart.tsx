@@ -79,7 +79,7 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
                 border: '1px solid var(--k-line)',
                 color: 'var(--k-ink)',
               }}
-              labelFormatter={(value) => `${String(value)} ${degree.symbol}`}
+              labelFormatter={(value) => `${Number(value)} ${degree.symbol}`}
             />
             <Line
               dataKey="production"

@@ -3,7 +3,6 @@ import {
   missingWords,
   neededReadings,
   surveyFields,
-  type Survey,
 } from '@katharos/contract';
 import type { Quantity, SurveyKey } from '@katharos/core';
 import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -155,7 +154,7 @@ const choices: { key: ChoiceKey; label: string; data: { value: string; label: st
 function SiteChoices() {
   const { document, edit } = useJob();
   const choose = (key: ChoiceKey, value: string) =>
-    edit((current) => ({ survey: { ...current.survey, [key]: value } as Survey }));
+    edit((current) => ({ survey: { ...current.survey, [key]: value } }));
   return (
     <section className="panel" aria-label="Supply and site">
       <Title order={3} size="h4" mb="sm">

@@ -152,7 +152,7 @@ function Checks({ verify }: { verify: JobDocument['verify'] }) {
             size="md"
             aria-label="Shut-off test"
             value={verify.shutoffTest}
-            onChange={(value) => set({ shutoffTest: value as typeof verify.shutoffTest })}
+            onChange={(value) => set({ shutoffTest: value })}
             data={[
               { value: 'not-done', label: 'Not done' },
               { value: 'passed', label: 'Stops' },
@@ -170,7 +170,7 @@ function Checks({ verify }: { verify: JobDocument['verify'] }) {
             size="md"
             aria-label="Leak check"
             value={verify.leakCheck}
-            onChange={(value) => set({ leakCheck: value as typeof verify.leakCheck })}
+            onChange={(value) => set({ leakCheck: value })}
             data={[
               { value: 'not-done', label: 'Not done' },
               { value: 'dry', label: 'Dry' },

@@ -69,7 +69,7 @@ export function JobWaterline({ stage }: { stage: Stage }) {
             size="sm"
             aria-label="State of the system"
             value={current}
-            onChange={(value) => setScene({ stage, scene: value as Scene })}
+            onChange={(value) => setScene({ stage, scene: value })}
             data={
               design.tank
                 ? [
