@@ -30,7 +30,7 @@ const boundaries = Object.entries(forbiddenImports).map(([folder, patterns]) => 
         patterns: [
           { group: patterns, message: `${folder} may not depend on this: arrows point inward.` },
           {
-            group: ['@katharos/*/*', '**/../../{core,contract,solve,server,web}/**'],
+            regex: '^(@katharos/[^/]+/|(\\.\\./)+(core|contract|solve|server|web)/src/)',
             message: 'Import a package through its entry.',
           },
         ],

@@ -4,19 +4,6 @@ export default {
   roots: ['core/src', 'contract/src', 'solve/src', 'server/src', 'web/src', 'tools'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        jsc: {
-          target: 'es2022',
-          parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
-        },
-        module: { type: 'es6' },
-        sourceMaps: 'inline',
-      },
-    ],
-  },
+  transform: { '^.+\\.tsx?$': '<rootDir>/tools/jestTransform.js' },
   moduleNameMapper: { '\\.css$': '<rootDir>/web/src/test/emptyStyle.ts' },
 };

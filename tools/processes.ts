@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 /** A child's end: its code, or the signal that ended it. */
 export const ended = (child: ChildProcess): Promise<number> =>
   new Promise((resolve) => {
-    if (child.exitCode !== null) resolve(child.exitCode);
+    if (child.exitCode !== null || child.signalCode !== null) resolve(child.exitCode ?? 1);
     else child.once('exit', (code) => resolve(code ?? 1));
   });
 

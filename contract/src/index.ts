@@ -8,6 +8,7 @@ export * from './job/stage.ts';
 export * from './api/api.ts';
 export * from './api/errors.ts';
 export { failureSentence } from './words/failures.ts';
+export { issueSentence } from './words/issues.ts';
 export * from './words/amounts.ts';
 export * from './words/decisions.ts';
 export * from './words/flush.ts';

@@ -47,7 +47,7 @@ export const pumpSchema = z.strictObject({
     .min(1)
     .max(100)
     .refine((points) => points.every((p, i) => i === 0 || p.flowLPerH > points[i - 1]!.flowLPerH), {
-      message: 'the points of a pump curve must rise in flow',
+      message: 'The points of a pump curve must rise in flow.',
     }),
   bypassBar: within(limits.bypassBar),
 });

@@ -47,7 +47,7 @@ export {
   type Recommendation,
   type SizingTask,
 } from './sizing/recommend.ts';
-export { decide, type Decision, practiceLimits, type SiteFacts } from './sizing/decisions.ts';
+export { decide, type Decision, type SiteFacts } from './sizing/decisions.ts';
 export {
   type NodeKind,
   waterline,

@@ -1,5 +1,6 @@
 import {
   failureSentence,
+  issueSentence,
   solveKinds,
   type SolveRequest,
   solveRequestSchema,
@@ -64,7 +65,7 @@ export function answer(line: object): Answer {
     const kinds = solveKinds.join(', ');
     return refuse(id, 'unknown-kind', 'kind', `"kind" must be one of ${kinds}.`);
   }
-  const checked = solveRequestSchema.safeParse(request);
+  const checked = solveRequestSchema.safeParse(request, { error: issueSentence });
   if (!checked.success) {
     const issue = checked.error.issues[0]!;
     const unknownKey = issue.code === 'unrecognized_keys' ? issue.keys.slice(0, 1) : [];

@@ -1,4 +1,4 @@
-import { hasUnit, type SurveyKey, type SystemDesign } from '@katharos/core';
+import { hasUnit, type SurveyKey, type SystemDesign, toCore } from '@katharos/core';
 import { z } from 'zod';
 import {
   lampPartSchema,
@@ -84,6 +84,10 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
   }),
 });
 
+/** Tube under a sink or to a remote unit. */
+export const routeRangeM = { min: 0.02, max: 60 };
+const isRoute = (metres: number) => metres >= routeRangeM.min && metres <= routeRangeM.max;
+
 const tick = z.strictObject({ at: instant, by: person });
 const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) });
 
@@ -102,7 +106,12 @@ export const jobDocumentSchema = z.strictObject({
   plumb: z.strictObject({
     routes: z.record(
       z.string().max(60),
-      quantity.refine((route) => hasUnit('length', route.unit), 'A route is a length.'),
+      quantity
+        .refine((route) => hasUnit('length', route.unit), 'A route is a length.')
+        .refine(
+          (route) => !hasUnit('length', route.unit) || isRoute(toCore('length', route)),
+          `A route lies between ${routeRangeM.min} and ${routeRangeM.max} m; check the unit.`,
+        ),
     ),
     ticks: z.record(z.string().max(80), tick),
   }),

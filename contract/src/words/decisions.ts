@@ -33,6 +33,8 @@ const sentences: Record<string, Sentence> = {
     `At ${say('pressure', n('supplyBar'))} production stalls before the shut-off valve can close, so the unit would run to drain day and night. The pump’s switch stops it.`,
   'booster-too-little-without': (n, say) =>
     `Without a pump the worst case gives ${say('dailyVolume', n('withoutLPerDay'))}, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. With it: ${say('dailyVolume', n('withLPerDay'))} for ${n('powerW')} W while it runs.`,
+  'booster-low-supply': (n, say) =>
+    `The supply falls to ${say('pressure', n('supplyBar'))}, and custom boosts anything below ${say('pressure', n('lowSupplyBar'))}. By the numbers it would just do without: ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, ${say('dailyVolume', n('withLPerDay'))} with, for ${n('powerW')} W while it runs.`,
   'booster-saves-water': (n, say) =>
     `It would run without (${say('dailyVolume', n('withoutLPerDay'))} in the worst case), but over five years the pump costs less than the drain water it saves.`,
   'booster-by-choice': (n, say) =>

@@ -2,7 +2,7 @@ import { osmoticPressure } from '../water/osmoticPressure.ts';
 import { assess, type Assessment } from './assess.ts';
 import { judge, type JudgedDesign } from './judge.ts';
 import type { Recommendation } from './recommend.ts';
-import type { Requirements, SizingWaters } from './requirements.ts';
+import { practiceLimits, type Requirements, type SizingWaters } from './requirements.ts';
 import { agedMembrane, type SystemDesign } from './systemDesign.ts';
 
 /** One choice made for the person, with the numbers it rests on. The sentence is made by the contract's word list. */
@@ -12,17 +12,6 @@ export interface Decision {
   code: string;
   data: Readonly<Record<string, number | string>>;
 }
-
-/** Limits of practice (defaults), with the reason each is there in the sentence it leads to. */
-export const practiceLimits = {
-  /** Below this an unpumped system is customarily boosted, bar (40 psi). */
-  lowSupplyBar: 2.76,
-  /** Above this a regulator is needed, bar (80 psi). The stricter school sets 4.1 bar (60 psi) for plastic housings. */
-  highSupplyBar: 5.5,
-  strictSupplyBar: 4.1,
-  /** Hardness from which softening is considered, mg/L as CaCO3 (7 gpg). */
-  hardMgL: 120,
-} as const;
 
 /** What is known of the site that a decision needs. */
 export interface SiteFacts {
@@ -98,6 +87,7 @@ function decideBooster(
   if (without.value.fill?.shutsOff === false) return decision('yes', 'booster-shuts-off-only-with');
   if (data.withoutLPerDay < data.neededLPerDay)
     return decision('yes', 'booster-too-little-without');
+  if (data.supplyBar < practiceLimits.lowSupplyBar) return decision('yes', 'booster-low-supply');
   const saves = other && cost(other) > cost(design);
   return decision('yes', saves ? 'booster-saves-water' : 'booster-by-choice');
 }

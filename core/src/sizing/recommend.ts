@@ -1,7 +1,12 @@
 import type { Part } from '../catalogue/parts.ts';
 import { candidates, type SiteChoices } from './candidates.ts';
 import { judge, type JudgedDesign } from './judge.ts';
-import type { Requirements, Shortfall, SizingWaters } from './requirements.ts';
+import {
+  practiceLimits,
+  type Requirements,
+  type Shortfall,
+  type SizingWaters,
+} from './requirements.ts';
 
 /** A group of designs of one make-up, with its best member. */
 export interface DesignFamily {
@@ -32,8 +37,8 @@ const familyOf = ({ design }: JudgedDesign): DesignFamily['key'] =>
   design.tank === null ? 'direct-flow' : design.pump ? 'pumped-tank' : 'tank';
 
 /**
- * Judges every candidate and ranks them: what meets everything comes before what does not, then what needs no pump, then the lower
- * five-year cost (parts, water, drain water, power). Returns nothing if the catalogue cannot make up a system.
+ * Judges every candidate and ranks them: what meets everything comes before what does not, then what custom says of
+ * the pump, then the lower five-year cost (parts, water, drain water, power). Returns nothing if the catalogue cannot make up a system.
  * @param onProgress called with the share done, for the person waiting
  */
 export function recommend(
@@ -41,6 +46,7 @@ export function recommend(
   onProgress: (share: number) => void = () => undefined,
 ): Recommendation | undefined {
   const designs = candidates(catalogue, site);
+  const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const families = new Map<DesignFamily['key'], DesignFamily>();
   designs.forEach((design, i) => {
     if (i % 50 === 0) onProgress(i / designs.length);
@@ -51,14 +57,16 @@ export function recommend(
       families.set(key, { key, best: judged, ...tally(judged) });
       return;
     }
-    if (isBetter(judged, family.best)) family.best = judged;
+    if (isBetter(judged, family.best, lowSupply)) family.best = judged;
     family.considered += 1;
     if (judged.shortfalls.length === 0) family.meeting += 1;
     for (const shortfall of judged.shortfalls) {
       family.shortfalls[shortfall] = (family.shortfalls[shortfall] ?? 0) + 1;
     }
   });
-  const ranked = [...families.values()].sort((a, b) => (isBetter(a.best, b.best) ? -1 : 1));
+  const ranked = [...families.values()].sort((a, b) =>
+    isBetter(a.best, b.best, lowSupply) ? -1 : 1,
+  );
   const first = ranked[0];
   if (!first) return undefined;
   return {
@@ -78,16 +86,16 @@ const tally = (
 });
 
 /**
- * Fewer shortfalls first; among designs that fall short, more water in the worst case. Among those that meet everything, one
- * without a pump comes first, as is the custom: a pump hums, wears and needs an outlet, and what it saves in drain water is
- * the household's to weigh. Then the lower cost over five years.
+ * Fewer shortfalls first; among designs that fall short, more water in the worst case. Among those that meet everything, custom
+ * decides on the pump: below the customary supply one is wanted, above it one that does without comes first, since a pump hums,
+ * wears and needs an outlet. Then the lower cost over five years.
  */
-export function isBetter(a: JudgedDesign, b: JudgedDesign): boolean {
+export function isBetter(a: JudgedDesign, b: JudgedDesign, lowSupply: boolean): boolean {
   if (a.shortfalls.length !== b.shortfalls.length) return a.shortfalls.length < b.shortfalls.length;
   if (a.shortfalls.length > 0) {
     return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
   }
   const [aPumped, bPumped] = [a.design.pump !== null, b.design.pump !== null];
-  if (aPumped !== bPumped) return bPumped;
+  if (aPumped !== bPumped) return aPumped === lowSupply;
   return a.fiveYearCost < b.fiveYearCost;
 }

@@ -32,6 +32,17 @@ export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDra
   mostRecovery: 0.4,
 };
 
+/** Limits of practice (defaults), with the reason each is there in the sentence it leads to. */
+export const practiceLimits = {
+  /** Below this an unpumped system is customarily boosted, bar (40 psi). */
+  lowSupplyBar: 2.76,
+  /** Above this a regulator is needed, bar (80 psi). The stricter school sets 4.1 bar (60 psi) for plastic housings. */
+  highSupplyBar: 5.5,
+  strictSupplyBar: 4.1,
+  /** Hardness from which softening is considered, mg/L as CaCO3 (7 gpg). */
+  hardMgL: 120,
+} as const;
+
 /** A water under the two conditions that a design is judged at. */
 export interface SizingWaters {
   /** As measured. */

@@ -3,10 +3,15 @@ import { directDesign, samplePart, sampleParts, sampleWater, tankDesign } from '
 import { tankVolume } from '../tank/bladderTank.ts';
 import { assess, type Assessment, glassL } from './assess.ts';
 import { candidates, type SiteChoices } from './candidates.ts';
-import { decide, practiceLimits } from './decisions.ts';
+import { decide } from './decisions.ts';
 import { judge, partsPrice } from './judge.ts';
 import { isBetter, recommend } from './recommend.ts';
-import { type Requirements, type SizingWaters, usualRequirements } from './requirements.ts';
+import {
+  practiceLimits,
+  type Requirements,
+  type SizingWaters,
+  usualRequirements,
+} from './requirements.ts';
 import {
   agedMembrane,
   combineFilters,
@@ -157,17 +162,18 @@ describe('a judgement', () => {
     const good = judged(tankDesign);
     const dearer = { ...good, fiveYearCost: good.fiveYearCost + 1 };
     const flawed = { ...good, shortfalls: ['too-much-drain' as const], fiveYearCost: 0 };
-    expect(isBetter(good, dearer)).toBe(true);
-    expect(isBetter(dearer, good)).toBe(false);
-    expect(isBetter(good, flawed)).toBe(true);
+    expect(isBetter(good, dearer, false)).toBe(true);
+    expect(isBetter(dearer, good, false)).toBe(false);
+    expect(isBetter(good, flawed, false)).toBe(true);
     const pumped = {
       ...good,
       design: { ...tankDesign, pump: samplePart('pump') },
       fiveYearCost: 0,
     };
-    expect(isBetter(good, pumped)).toBe(true);
+    expect(isBetter(good, pumped, false)).toBe(true);
+    expect(isBetter(good, pumped, true)).toBe(false);
     const more = judged(tankDesign, { ...sampleWater, pressureBar: 5 });
-    expect(isBetter({ ...more, shortfalls: flawed.shortfalls }, flawed)).toBe(true);
+    expect(isBetter({ ...more, shortfalls: flawed.shortfalls }, flawed, false)).toBe(true);
   });
 });
 
@@ -215,7 +221,7 @@ describe('a recommendation', () => {
     const all = candidates(sampleParts, site).map((design) =>
       judge(design, watersOf(sampleWater), requirements),
     );
-    for (const other of all) expect(isBetter(other, result.best)).toBe(false);
+    for (const other of all) expect(isBetter(other, result.best, false)).toBe(false);
     expect(result.considered).toBe(all.length);
     expect(result.meeting).toBe(all.filter((j) => j.shortfalls.length === 0).length);
     expect(result.families.reduce((sum, family) => sum + family.considered, 0)).toBe(all.length);
@@ -281,6 +287,7 @@ describe('decisions', () => {
     ['booster-nothing-without', pumped, { ...low, tdsMgL: 1900, pressureBar: 1.5 }, {}],
     ['booster-saves-water', pumped, sampleWater, {}],
     ['booster-by-choice', dearlyPumped, sampleWater, {}],
+    ['booster-low-supply', pumped, { ...sampleWater, pressureBar: 3.1 }, {}],
     ['booster-customary', tankDesign, { ...sampleWater, pressureBar: 3.1 }, {}],
   ])('%s', (code, design, water, change) => {
     expect(decided(design, water, change).booster).toMatchObject({ code });

@@ -1,9 +1,10 @@
+import { issueSentence } from '@katharos/contract';
 import type { z } from 'zod';
 import { ApiError } from './apiError.ts';
 
 /** Checks input against a schema; the first thing wrong is answered with its path and sentence. */
 export function validate<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
-  const parsed = schema.safeParse(input);
+  const parsed = schema.safeParse(input, { error: issueSentence });
   if (parsed.success) return parsed.data;
   const issue = parsed.error.issues[0]!;
   throw new ApiError('invalid-input', { path: issue.path.join('.'), message: issue.message });

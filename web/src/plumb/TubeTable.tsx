@@ -1,4 +1,10 @@
-import { placeName, type QuantityField, tubeEndNames, tubeFunctionNames } from '@katharos/contract';
+import {
+  placeName,
+  type QuantityField,
+  tubeEndNames,
+  tubeFunctionNames,
+  routeRangeM,
+} from '@katharos/contract';
 import { cutLength, serviceSlackM, type SystemDesign, tubeRuns } from '@katharos/core';
 import { Table, Text, Title } from '@mantine/core';
 import { useJob } from '../job/useJob.ts';
@@ -9,7 +15,7 @@ const routeField: QuantityField = {
   dimension: 'length',
   label: 'Route',
   how: '',
-  range: { min: 0.02, max: 60 },
+  range: routeRangeM,
   outside: 'Measure along the way the tube will take; check the unit.',
 };
 

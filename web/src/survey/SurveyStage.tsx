@@ -1,9 +1,4 @@
-import {
-  failureSentence,
-  missingWords,
-  neededReadings,
-  surveyFields,
-} from '@katharos/contract';
+import { failureSentence, missingWords, neededReadings, surveyFields } from '@katharos/contract';
 import type { Quantity, SurveyKey } from '@katharos/core';
 import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';

@@ -1,0 +1,218 @@
+import { describe, expect, test } from '@jest/globals';
+import { surveyRanges, unitOf, units, type Dimension, type Unit } from '@katharos/core';
+import fc from 'fast-check';
+import { stages } from '../api/api.ts';
+import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
+import { partSchema } from '../catalogue/part.ts';
+import { briefOf, surveyReadings, verificationReadings } from './brief.ts';
+import { isWithin, surveyFields, verifyFields } from './fields.ts';
+import { type JobDocument, jobDocumentSchema, newJobDocument, type Reading } from './job.ts';
+import { mergeDocuments, saysTheSame } from './merge.ts';
+import { stageOf } from './stage.ts';
+
+const reading = (value: number, unit: string): Reading => ({
+  value,
+  unit,
+  takenAt: null,
+  by: null,
+});
+const tick = { at: '2026-03-01T09:00:00.000Z', by: 'Odo' };
+
+function surveyed(): JobDocument {
+  const job = newJobDocument('Odo Marsh');
+  job.survey.readings = {
+    feedTds: reading(320, 'ppm'),
+    pressure: reading(52, 'psi'),
+    temperature: reading(57, 'F'),
+    demand: reading(3, 'gpd'),
+  };
+  return job;
+}
+
+describe('fields', () => {
+  test('in every unit of theirs, take the ends of their range and refuse what lies past them', () => {
+    for (const field of [...Object.values(surveyFields), ...Object.values(verifyFields)]) {
+      const { min, max } = field.range;
+      for (const [unit, { fromCore }] of Object.entries(
+        units[field.dimension] as Record<string, Unit>,
+      )) {
+        expect(isWithin(field, { value: fromCore(min), unit })).toBe(true);
+        expect(isWithin(field, { value: fromCore(max), unit })).toBe(true);
+        expect(isWithin(field, { value: fromCore(max + 0.01 * (max - min)), unit })).toBe(false);
+        expect(isWithin(field, { value: fromCore(min - 0.01 * (max - min)), unit })).toBe(false);
+      }
+    }
+  });
+
+  test('of the survey are those of the core', () => {
+    expect(Object.keys(surveyFields).sort()).toEqual(Object.keys(surveyRanges).sort());
+  });
+
+  test('say what to do, in sentences', () => {
+    for (const { how, outside } of Object.values(surveyFields)) {
+      expect(how).toMatch(/\.$/);
+      expect(outside).toMatch(/\.$/);
+    }
+  });
+});
+
+describe('the starter catalogue', () => {
+  test('is valid, and no id stands twice', () => {
+    for (const part of starterCatalogue) expect(partSchema.parse(part)).toEqual(part);
+    expect(new Set(starterCatalogue.map((part) => part.id)).size).toBe(starterCatalogue.length);
+  });
+});
+
+describe('a document', () => {
+  test('keeps a reading as it was entered', () => {
+    expect(jobDocumentSchema.parse(surveyed())).toEqual(surveyed());
+  });
+
+  test.each<[string, (job: JobDocument) => unknown]>([
+    ['customer.name', (job) => (job.customer.name = '  ')],
+    ['survey.readings.feedTds.value', (job) => (job.survey.readings.feedTds = reading(0, 'ppm'))],
+    ['survey.readings.pressure.unit', (job) => (job.survey.readings.pressure = reading(3, 'm'))],
+    ['plumb.routes.a', (job) => (job.plumb.routes.a = { value: 900, unit: 'm' })],
+    ['plumb.routes.a', (job) => (job.plumb.routes.a = { value: 1, unit: 'bar' })],
+    ['flush.steps.x.startedAt', (job) => (job.flush.steps.x = { startedAt: 'noon', done: null })],
+  ])('is refused at %s', (path, spoil) => {
+    const job = surveyed();
+    spoil(job);
+    const parsed = jobDocumentSchema.safeParse(job);
+    expect(parsed.error?.issues.map((issue) => issue.path.join('.'))).toContain(path);
+  });
+
+  test('gives the core its readings in the core’s units', () => {
+    const { feedTds, pressure, temperature, demand } = surveyReadings(surveyed().survey);
+    expect(feedTds).toBe(320);
+    expect(pressure).toBeCloseTo(3.585, 3);
+    expect(temperature).toBeCloseTo(13.889, 3);
+    expect(demand).toBeCloseTo(11.356, 3);
+  });
+
+  test('asks for what its site needs', () => {
+    const job = surveyed();
+    job.survey = { ...job.survey, safe: 'no', disinfectant: 'chloramine', outlet: 'none' };
+    const brief = briefOf(job.survey, starterCatalogue);
+    if (!brief.ok) throw new Error(brief.failure.code);
+    expect(brief.value.task.site).toMatchObject({ unsafe: true, chloramine: true, power: false });
+  });
+
+  test('is verified with four readings, and flows are taken where they are there', () => {
+    const { verify } = newJobDocument('x');
+    expect(verificationReadings(verify)).toBeUndefined();
+    verify.readings = {
+      feedTds: reading(320, 'ppm'),
+      productTds: reading(0, 'ppm'),
+      temperature: reading(14, 'C'),
+      pressure: reading(3.6, 'bar'),
+    };
+    expect(verificationReadings(verify)).toEqual({
+      feedTdsMgL: 320,
+      productTdsMgL: 0,
+      temperatureC: 14,
+      pressureBar: 3.6,
+    });
+    verify.readings.drainFlow = reading(300, 'mL/min');
+    expect(verificationReadings(verify)?.drainFlowLPerH).toBeCloseTo(18, 12);
+  });
+});
+
+describe('the stage', () => {
+  test('goes through all six as the work is done', () => {
+    const job = newJobDocument('x');
+    const seen = [stageOf(job)];
+    job.survey.readings = surveyed().survey.readings;
+    seen.push(stageOf(job));
+    // Any design will do: the stage only asks whether one was chosen.
+    job.system = { design: {} as never, chosenAt: tick.at, chosenBy: 'Odo' };
+    seen.push(stageOf(job));
+    job.plumb.ticks.finished = tick;
+    seen.push(stageOf(job));
+    job.flush.steps['rest-and-recheck'] = { startedAt: null, done: tick };
+    seen.push(stageOf(job));
+    job.verify.readings = {
+      ...job.survey.readings,
+      productTds: reading(12, 'ppm'),
+    } as JobDocument['verify']['readings'];
+    seen.push(stageOf(job));
+    expect(seen.map(({ stage }) => stage)).toEqual(stages);
+    expect(seen.every(({ finished }) => !finished)).toBe(true);
+    job.keep.issued = tick;
+    expect(stageOf(job)).toEqual({ stage: 'keep', finished: true });
+  });
+});
+
+describe('merging two edits of one job', () => {
+  const base = surveyed();
+  const edited = (change: (job: JobDocument) => void) => {
+    const job = structuredClone(base);
+    change(job);
+    return job;
+  };
+
+  test('takes both where they touch different fields', () => {
+    const mine = edited((job) => (job.customer.phone = '0100 555'));
+    const theirs = edited((job) => {
+      job.survey.readings.hardness = reading(9, 'dH');
+      delete job.survey.readings.demand;
+    });
+    const { document, conflicts } = mergeDocuments(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(document.customer.phone).toBe('0100 555');
+    expect(document.survey.readings.hardness).toEqual(reading(9, 'dH'));
+    expect(document.survey.readings.demand).toBeUndefined();
+    expect(jobDocumentSchema.safeParse(document).success).toBe(true);
+  });
+
+  test('names what both changed differently, keeps mine, and never mixes one reading of two', () => {
+    const mine = edited((job) => (job.survey.readings.pressure = reading(3.1, 'bar')));
+    const theirs = edited((job) => (job.survey.readings.pressure = reading(44, 'psi')));
+    const { document, conflicts } = mergeDocuments(base, mine, theirs);
+    expect(conflicts).toEqual(['survey.readings.pressure']);
+    expect(document.survey.readings.pressure).toEqual(reading(3.1, 'bar'));
+  });
+
+  test('is no conflict where both say the same', () => {
+    const both = edited((job) => (job.customer.note = 'Bring the long bit.'));
+    const { document, conflicts } = mergeDocuments(base, both, structuredClone(both));
+    expect(conflicts).toEqual([]);
+    expect(document).toEqual(both);
+  });
+
+  test('with an unchanged side is the other side, whatever the edits', () => {
+    const edits = fc.record({
+      note: fc.string(),
+      phone: fc.string(),
+      hardness: fc.option(fc.double({ min: 1, max: 30, noNaN: true })),
+      ticks: fc.dictionary(fc.constantFrom('a', 'b', 'c'), fc.constant(tick)),
+    });
+    fc.assert(
+      fc.property(edits, ({ note, phone, hardness, ticks }) => {
+        const other = edited((job) => {
+          Object.assign(job.customer, { note, phone });
+          if (hardness !== null) job.survey.readings.hardness = reading(hardness, 'dH');
+          job.plumb.ticks = ticks;
+        });
+        expect(saysTheSame(mergeDocuments(base, base, other).document, other)).toBe(true);
+        expect(saysTheSame(mergeDocuments(base, other, base).document, other)).toBe(true);
+      }),
+    );
+  });
+
+  test('does not care in which order a database gives the keys', () => {
+    expect(
+      saysTheSame({ a: 1, b: { c: [1, 2], d: null } }, { b: { d: null, c: [1, 2] }, a: 1 }),
+    ).toBe(true);
+    expect(saysTheSame({ a: [1, 2] }, { a: [2, 1] })).toBe(false);
+  });
+});
+
+test('every unit of a field has a symbol to be shown with, but for pH and counts', () => {
+  for (const dimension of Object.keys(units) as Dimension[]) {
+    for (const name of Object.keys(units[dimension])) {
+      const bare = dimension === 'pH' || dimension === 'count';
+      expect(unitOf(dimension, name).symbol === '').toBe(bare);
+    }
+  }
+});

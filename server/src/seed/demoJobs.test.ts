@@ -1,0 +1,97 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  briefOf,
+  decisionSentence,
+  jobDocumentSchema,
+  sayIn,
+  stageOf,
+  starterCatalogue,
+  verificationReadings,
+} from '@katharos/contract';
+import { decide, recommend, verdict } from '@katharos/core';
+import { demoJobs } from './demoJobs.ts';
+
+const jobs = demoJobs(new Date('2026-03-01T09:00:00Z')).map(({ document }) => document);
+const jobOf = (name: string) => {
+  const found = jobs.find((document) => document.customer.name === name);
+  if (!found) throw new Error(`no job of ${name}`);
+  return found;
+};
+
+/** What the application would say about a sample job, by topic. */
+function decisionsOf(name: string) {
+  const brief = briefOf(jobOf(name).survey, starterCatalogue);
+  if (!brief.ok) throw new Error(brief.failure.code);
+  const { task, requirements, facts } = brief.value;
+  const recommendation = recommend(task);
+  if (!recommendation) throw new Error('no system');
+  const list = decide(recommendation.best, task.waters, requirements, facts, recommendation);
+  return {
+    design: recommendation.best.design,
+    shortfalls: recommendation.best.shortfalls,
+    codes: Object.fromEntries(list.map((decision) => [decision.topic, decision.code])),
+    sentences: list.map((decision) => decisionSentence(decision, sayIn('metric'))),
+  };
+}
+
+describe('the sample jobs', () => {
+  test('are valid documents, one in every stage', () => {
+    for (const document of jobs) expect(jobDocumentSchema.parse(document)).toEqual(document);
+    const stages = new Set(jobs.map((document) => stageOf(document).stage));
+    expect([...stages].sort()).toEqual(['flush', 'keep', 'plumb', 'size', 'survey']);
+  });
+
+  test('every decision about them has a sentence with its numbers in it', () => {
+    for (const document of jobs) {
+      for (const sentence of decisionsOf(document.customer.name).sentences) {
+        expect(sentence).not.toMatch(/NaN|undefined|–|Infinity/);
+      }
+    }
+  });
+
+  test('soft water at low pressure: a pump', () => {
+    const { design, codes, shortfalls } = decisionsOf('Tamsin Orrell');
+    expect(shortfalls).toEqual([]);
+    expect(design.pump).not.toBeNull();
+    expect(codes.booster).toBe('booster-low-supply');
+  });
+
+  test('brackish and hard: scale is the decision, and the osmotic pressure shows', () => {
+    const { codes } = decisionsOf('Ilario Quenby');
+    expect(codes.scaling).toBe('scaling-soften-or-accept');
+  });
+
+  test('an unsafe well: a lamp, whatever the TDS', () => {
+    const { design, codes } = decisionsOf('Hob Farrendale');
+    expect(design.lamp).not.toBeNull();
+    expect(codes.disinfection).toBe('lamp-needed');
+  });
+
+  test('chloramine and a high night pressure: catalytic carbon and a regulator', () => {
+    const { design, codes } = decisionsOf('Odalys Brightwen');
+    expect(design.prefilters.map((part) => part.media)).toContain('catalytic-carbon');
+    expect(codes.regulator).toBe('regulator-needed');
+  });
+
+  test('a tap two floors up: the wider tube', () => {
+    expect(decisionsOf('Per Hathersage-Lunn').design.line.innerDiameterMm).toBeGreaterThan(6);
+  });
+
+  test('a café’s demand: tankless', () => {
+    expect(decisionsOf('Café Millrace').design.tank).toBeNull();
+  });
+
+  test('a cut O-ring is found out, a fair installation is not accused', () => {
+    const judged = (name: string) => {
+      const { system, verify } = jobOf(name);
+      const readings = verificationReadings(verify);
+      const result = verdict(system!.design, readings!);
+      if (!result.ok) throw new Error(result.failure.code);
+      return result.value;
+    };
+    expect(judged('Senna Vauclair')).toMatchObject({ asExpected: false });
+    expect(judged('Senna Vauclair').grade).not.toBe('good');
+    expect(judged('Café Millrace')).toMatchObject({ asExpected: true });
+    expect(judged('Dunstan Eskdale-Moor')).toMatchObject({ grade: 'good' });
+  });
+});

@@ -1,0 +1,98 @@
+import { randomBytes } from 'node:crypto';
+import {
+  type ApiErrorBody,
+  apiErrors,
+  type JobDocument,
+  newJobDocument,
+  starterCatalogue,
+} from '@katharos/contract';
+import { expect } from '@jest/globals';
+import type { Express } from 'express';
+import pg from 'pg';
+import { pino } from 'pino';
+import request, { type Response } from 'supertest';
+import { createApp } from '../app.ts';
+import { type Config, readConfig } from '../config.ts';
+import { migrate, openDatabase } from '../db/database.ts';
+import { createFirm, usualSettings } from '../firm/firmRepository.ts';
+import { demoJobs } from '../seed/demoJobs.ts';
+import { hashPassword } from '../session/passwords.ts';
+
+export const setupCode = '12345678';
+export const password = 'a test password';
+
+export interface TestApp {
+  app: Express;
+  /** Adds a firm with an owner and returns an agent that is signed in as that owner. */
+  signedIn: (firm: string) => Promise<ReturnType<typeof request.agent>>;
+  log: string[];
+  close: () => Promise<void>;
+}
+
+/**
+ * The whole server on a database of its own, which is dropped at the end. The models belong to the last one started, so a test
+ * file starts one. `npm test` says where the database server is.
+ */
+export async function startTestApp(change: Partial<Config> = {}): Promise<TestApp> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('API tests need a database server: run them by npm test.');
+  const admin = new pg.Client({ connectionString: url });
+  await admin.connect();
+  const name = `api_${randomBytes(6).toString('hex')}`;
+  await admin.query(`create database ${name}`);
+  const own = new URL(url);
+  own.pathname = `/${name}`;
+  const config: Config = {
+    ...readConfig({ DATABASE_URL: own.href }),
+    signInTries: 1000,
+    ...change,
+  };
+  const sequelize = openDatabase(own.href);
+  await migrate(sequelize);
+  const log: string[] = [];
+  const logger = pino({ level: 'info' }, { write: (line: string) => log.push(line) });
+  const app = createApp({ config, sequelize, logger, setupCode });
+  return {
+    app,
+    log,
+    signedIn: async (firm) => {
+      const email = `owner@${firm}.example`;
+      const owner = { name: `Owner of ${firm}`, email, passwordHash: await hashPassword(password) };
+      await sequelize.transaction((transaction) =>
+        createFirm(
+          { name: firm, settings: usualSettings, parts: starterCatalogue, owner },
+          transaction,
+        ),
+      );
+      const agent = request.agent(app);
+      await agent.post('/api/session').send({ email, password }).expect(201);
+      return agent;
+    },
+    close: async () => {
+      await sequelize.close();
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+
+/** The newest sample document that carries a full set of verification readings. */
+export function verifiedDocument(): JobDocument {
+  const found = demoJobs(new Date('2026-03-01T09:00:00Z')).find(
+    ({ document }) => document.verify.readings.productTds && document.keep.issued,
+  );
+  if (!found) throw new Error('no sample job is verified');
+  return found.document;
+}
+
+export const emptyDocument = (): JobDocument => newJobDocument('Aelfric Thorne', '2 Ford End');
+
+/** The error of an answer, held to the catalogue: known code, its status, a sentence, and nothing of the server's insides. */
+export function errorOf(response: Response): ApiErrorBody['error'] {
+  const { error } = response.body as ApiErrorBody;
+  expect(Object.keys(apiErrors)).toContain(error.code);
+  expect(response.status).toBe(apiErrors[error.code as keyof typeof apiErrors].status);
+  expect(error.message).toMatch(/[.)]$/);
+  expect(JSON.stringify(response.body)).not.toMatch(/node_modules|\bat \/|\.ts:|SELECT|Sequelize/);
+  return error;
+}
