@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildIfChanged } from './installation.ts';
 import { startPostgres } from './postgres.ts';
-import { ended } from './processes.ts';
+import { ended, freePort } from './processes.ts';
 import { chromium, findOrInstall } from './systemPackages.ts';
 
 const root = join(import.meta.dirname, '..');
@@ -110,7 +110,7 @@ export async function run(options: string[]): Promise<void> {
       'browser tests',
       bin('playwright'),
       ['test', '--config', 'e2e/playwright.config.ts'],
-      { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
+      { ...env, E2E_PORT: String(await freePort()), PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
     );
     tallies.push(withExit(playwrightTally(browserReport), browserOk));
   } finally {

@@ -28,7 +28,11 @@ export function Shell() {
   const { data: session, isLoading, error } = useSessionQuery();
   const location = useLocation();
   const [shortcuts, { open, close }] = useDisclosure(false);
-  useHotkeys([['shift+?', open]]);
+  // Some keyboards need Shift for it and some do not.
+  useHotkeys([
+    ['shift+?', open],
+    ['?', open],
+  ]);
   if (isLoading) return <Loader aria-label="Opening" m="xl" />;
   if (error && troubleOf(error).code === 'not-signed-in') {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname)}`} replace />;

@@ -39,7 +39,7 @@ function Flushing({ design }: { design: SystemDesign }) {
     return (
       <Text>
         The survey’s readings are needed for the times.{' '}
-        <Link to="../survey">Look at the survey</Link>
+        <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
       </Text>
     );
   if (!plan.ok) {

@@ -45,27 +45,36 @@ export function KeepStage() {
           Keep
         </Title>
         <Group>
-          <Button
-            variant="default"
-            size="md"
-            component="a"
-            href={`/api/jobs/${job.id}/certificate.pdf?units=${units}`}
-            target="_blank"
-            disabled={unsaved}
-            data-disabled={unsaved || undefined}
-          >
-            PDF
-          </Button>
-          <Button
-            variant="default"
-            size="md"
-            component={Link}
-            to={`/jobs/${job.id}/certificate`}
-            disabled={unsaved}
-            data-disabled={unsaved || undefined}
-          >
-            Print page
-          </Button>
+          {unsaved ? (
+            <>
+              <Button variant="default" size="md" disabled>
+                PDF
+              </Button>
+              <Button variant="default" size="md" disabled>
+                Print page
+              </Button>
+            </>
+          ) : (
+            <>
+              <Button
+                variant="default"
+                size="md"
+                component="a"
+                href={`/api/jobs/${job.id}/certificate.pdf?units=${units}`}
+                target="_blank"
+              >
+                PDF
+              </Button>
+              <Button
+                variant="default"
+                size="md"
+                component={Link}
+                to={`/jobs/${job.id}/certificate`}
+              >
+                Print page
+              </Button>
+            </>
+          )}
           {issued ? (
             <Button
               size="md"

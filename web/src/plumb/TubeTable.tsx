@@ -10,6 +10,7 @@ import { Table, Text, Title } from '@mantine/core';
 import { useJob } from '../job/useJob.ts';
 import { QuantityInput } from '../quantities/QuantityInput.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
+import { WideTable } from '../quantities/WideTable.tsx';
 
 const routeField: QuantityField = {
   dimension: 'length',
@@ -40,7 +41,7 @@ export function TubeTable({
         route, the insertion at both ends, and {say('length', serviceSlackM)} of slack to pull the
         unit out where the line leaves it.
       </Text>
-      <Table.ScrollContainer minWidth={660}>
+      <WideTable minWidth={660} label="Tubes, scrolls sideways">
         <Table verticalSpacing={6}>
           <Table.Thead>
             <Table.Tr>
@@ -106,7 +107,7 @@ export function TubeTable({
             })}
           </Table.Tbody>
         </Table>
-      </Table.ScrollContainer>
+      </WideTable>
     </section>
   );
 }

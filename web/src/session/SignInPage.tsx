@@ -61,7 +61,8 @@ interface SignInProps {
 function SignInForm({ demo, onDone }: SignInProps) {
   const [signIn, { isLoading, error }] = useSignInMutation();
   const form = useForm({
-    initialValues: demo ?? { email: '', password: '' },
+    // A copy: the form writes into its values, and what the store holds is frozen.
+    initialValues: { ...(demo ?? { email: '', password: '' }) },
     validate: schemaResolver(credentialsSchema, { sync: true }),
   });
   const submit = form.onSubmit(async (credentials) => {

@@ -8,6 +8,7 @@ import {
 import type { DesignFamily, Recommendation, Shortfall, SystemDesign } from '@katharos/core';
 import { Button, Table, Text, Title } from '@mantine/core';
 import { useUnits } from '../quantities/useUnits.ts';
+import { WideTable } from '../quantities/WideTable.tsx';
 import { partsInWords } from './designWords.ts';
 
 interface Props {
@@ -26,10 +27,11 @@ export function Alternatives({ recommendation, current, onChoose }: Props) {
       </Title>
       <Text size="sm" c="dimmed" mb="sm">
         {recommendation.considered} combinations of the catalogue were judged,{' '}
-        {recommendation.meeting} of them do everything that is asked. Of those the one that costs
-        least over five years (parts, water, drain, power) is proposed.
+        {recommendation.meeting} of them do everything that is asked. Where one of those does
+        without a pump it is proposed, unless the supply is as low as custom boosts; then the lowest
+        cost over five years decides (parts, water, drain, power).
       </Text>
-      <Table.ScrollContainer minWidth={640}>
+      <WideTable minWidth={640} label="Alternatives, scrolls sideways">
         <Table verticalSpacing="sm">
           <Table.Thead>
             <Table.Tr>
@@ -81,7 +83,7 @@ export function Alternatives({ recommendation, current, onChoose }: Props) {
             })}
           </Table.Tbody>
         </Table>
-      </Table.ScrollContainer>
+      </WideTable>
     </section>
   );
 }

@@ -22,11 +22,13 @@ import { TemperatureChart } from './TemperatureChart.tsx';
 
 /** A sized system with its numbers and reasons. */
 export function SizeStage() {
+  const { job } = useJob();
   const { brief, search, design, chosen, cancel, again } = useSizing();
   if (brief && !brief.ok) {
     return (
       <Tone kind="bad" head="These readings contradict each other" role="alert">
-        {failureSentence(brief.failure)} <Link to="../survey">Correct them in the survey.</Link>
+        {failureSentence(brief.failure)}{' '}
+        <Link to={`/jobs/${job.id}/survey`}>Correct them in the survey.</Link>
       </Tone>
     );
   }
@@ -152,10 +154,11 @@ function Sized({
 }
 
 function Assumptions({ brief }: { brief: JobBrief }) {
+  const { job } = useJob();
   return (
     <Text size="sm" c="dimmed">
       {brief.survey.assumed.length} of {Object.keys(brief.survey.values).length} readings were not
-      taken and stand at their stated defaults. <Link to="../survey">See which</Link>
+      taken and stand at their stated defaults. <Link to={`/jobs/${job.id}/survey`}>See which</Link>
     </Text>
   );
 }

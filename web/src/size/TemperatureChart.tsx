@@ -50,7 +50,11 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
       </Text>
       <div style={{ height: 240 }} aria-hidden>
         <ResponsiveContainer>
-          <LineChart data={points} margin={{ left: 4, right: 16, top: 8, bottom: 4 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={points}
+            margin={{ left: 4, right: 16, top: 8, bottom: 4 }}
+          >
             <CartesianGrid stroke="var(--k-line)" strokeDasharray="2 4" />
             <XAxis
               dataKey="temperature"

@@ -2,6 +2,7 @@ import { writeNumber } from '@katharos/contract';
 import type { Comparison, Verdict } from '@katharos/core';
 import { Table } from '@mantine/core';
 import { useUnits } from '../quantities/useUnits.ts';
+import { WideTable } from '../quantities/WideTable.tsx';
 
 /** Measured beside expected, figure by figure, with how far apart they are. */
 export function ComparisonTable({ verdict }: { verdict: Verdict }) {
@@ -15,7 +16,7 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
     ['Recovery', verdict.recovery, percent],
   ];
   return (
-    <Table.ScrollContainer minWidth={480}>
+    <WideTable minWidth={480} label="Comparison, scrolls sideways">
       <Table aria-label="Measured beside expected">
         <Table.Thead>
           <Table.Tr>
@@ -54,6 +55,6 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
           ))}
         </Table.Tbody>
       </Table>
-    </Table.ScrollContainer>
+    </WideTable>
   );
 }

@@ -40,6 +40,7 @@ const usualScene: Record<Stage, Scene> = {
 
 /** The job's waterline on every stage: the chosen system, else the one proposed so far. */
 export function JobWaterline({ stage }: { stage: Stage }) {
+  const { job } = useJob();
   const { brief, search, design, chosen } = useSizing();
   const [scene, setScene] = useState<{ stage: Stage; scene: Scene }>({
     stage,
@@ -101,7 +102,8 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         <Line design={design} water={water} state={scenes[current]} upright={small} />
       ) : brief && !brief.ok ? (
         <Tone kind="bad" head="No line can be drawn for these readings" role="status">
-          {failureSentence(brief.failure)} <Link to="../survey">Look at the survey</Link>
+          {failureSentence(brief.failure)}{' '}
+          <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
         </Tone>
       ) : (
         <Searching share={search.kind === 'searching' ? search.share : null} />

@@ -1,0 +1,173 @@
+import { expect, test } from '@playwright/test';
+import { beginJob, enter, saved, signIn, stage, takeSurvey } from '../support/job.ts';
+
+const fair = { feedTds: '300', temperature: '14', pressure: '3.8', demand: '10' };
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+});
+
+test('a reading out of range keeps what was typed and says what to do, at its field', async ({
+  page,
+}) => {
+  await beginJob(page, 'Range');
+  const pressure = page.getByLabel('Supply pressure', { exact: true });
+  for (const [typed, sentence] of [
+    ['400 psi', /Between 0\.30 bar and 12\.0\d? bar\. Check the gauge/],
+    ['strong', /Enter a number, such as/],
+    ['4 furlongs', /"furlongs" is not a unit of this reading/],
+  ] as const) {
+    await enter(page, 'Supply pressure', typed);
+    await expect(pressure).toHaveValue(typed);
+    await expect(pressure).toHaveAccessibleDescription(sentence);
+    await expect(pressure).toHaveAttribute('aria-invalid', 'true');
+  }
+  await pressure.press('Escape');
+  await expect(pressure).toHaveValue('');
+  await enter(page, 'Supply pressure', '45psi');
+  await expect(pressure).toHaveValue('45 psi');
+  await expect(page.getByText('= 3.10 bar')).toBeVisible();
+});
+
+test('readings that contradict each other are named, and sizing says so', async ({ page }) => {
+  await beginJob(page, 'Contradiction');
+  await takeSurvey(page, fair);
+  await enter(page, 'Coldest water of the year', '20 C');
+  await expect(page.getByLabel('Coldest water of the year')).toHaveAccessibleDescription(
+    /cannot be warmer than today/,
+  );
+  await stage(page, 'Size').click();
+  await expect(page.getByText('These readings contradict each other')).toBeVisible();
+  await page.getByRole('link', { name: 'Correct them in the survey.' }).click();
+  await enter(page, 'Coldest water of the year', '6 C');
+  await stage(page, 'Size').click();
+  await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
+});
+
+test('a supply below the osmotic pressure is a clear statement, not a blank', async ({ page }) => {
+  await beginJob(page, 'Brine');
+  await takeSurvey(page, { ...fair, feedTds: '9000', pressure: '1.2' });
+  await page.getByText('None', { exact: true }).last().click();
+  await stage(page, 'Size').click();
+  await expect(
+    page.getByText(/does not exceed this water's osmotic pressure/).first(),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Use this system' })).toBeDisabled();
+  expect(await page.locator('main').innerText()).not.toMatch(/NaN|Infinity|undefined/);
+});
+
+test('undo and redo take an edit back and bring it again, across stages', async ({ page }) => {
+  await beginJob(page, 'Undo');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await expect(page.getByRole('heading', { name: 'Plumb', level: 2 })).toBeVisible();
+  await page.getByRole('heading', { name: 'Plumb', level: 2 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Use the proposed system')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByText('Before anything is cut or drilled')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await stage(page, 'Survey').click();
+  await expect(page.getByLabel('Daily demand')).toHaveValue('');
+});
+
+test('the units switch changes what is shown and never what was entered', async ({ page }) => {
+  await beginJob(page, 'Units');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  const production = page.getByTestId('production').locator('.figure-value');
+  await expect(production).toContainText('L/day');
+  await page.keyboard.press('u');
+  await expect(production).toContainText('gpd');
+  await stage(page, 'Survey').click();
+  await expect(page.getByLabel('Supply pressure', { exact: true })).toHaveValue('3.8 bar');
+  await expect(page.getByText('= 55 psi')).toBeVisible();
+});
+
+test('two windows on one job: different fields are both kept, the same field asks', async ({
+  page,
+  context,
+}) => {
+  await beginJob(page, 'Two windows');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
+
+  await enter(page, 'Feed TDS', '410');
+  await saved(page);
+  await enter(other, 'Daily demand', '15');
+  await expect(other.getByText('both changes were kept')).toBeVisible();
+  await expect(other.getByLabel('Feed TDS', { exact: true })).toHaveValue('410 mg/L');
+  await saved(other);
+
+  await enter(page, 'Hardness', '200');
+  await expect(page.getByLabel('Daily demand')).toHaveValue('15 L/day');
+  await saved(page);
+  await enter(other, 'Hardness', '90');
+  const notice = other.getByRole('alert').filter({ hasText: 'changed the same thing' });
+  await expect(notice).toContainText('hardness');
+  await notice.getByRole('button', { name: 'Keep what I entered' }).click();
+  await saved(other);
+  await page.reload();
+  await expect(page.getByLabel('Hardness')).toHaveValue('90 mg/L CaCO₃');
+  await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('410 mg/L');
+});
+
+test('out of reach, work is kept in the browser and sent when the server answers', async ({
+  page,
+  context,
+}) => {
+  await beginJob(page, 'Out of reach');
+  await saved(page);
+  await context.setOffline(true);
+  await enter(page, 'Feed TDS', '370');
+  await expect(page.getByText('The server cannot be reached')).toBeVisible();
+  await context.setOffline(false);
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('370 mg/L');
+});
+
+test('a reading left standing in its field survives a reload', async ({ page }) => {
+  await beginJob(page, 'Left standing');
+  await saved(page);
+  await page.getByLabel('Feed TDS', { exact: true }).fill('265');
+  // No Enter, no leaving the field: as when the phone is put down.
+  await expect(page.getByText('Saving …')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('265 mg/L');
+});
+
+test('choosing another system than proposed is possible, and the survey outgrowing it is said', async ({
+  page,
+}) => {
+  await beginJob(page, 'Overruled');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  const alternatives = page.getByRole('region', { name: 'Alternatives' });
+  const tankless = alternatives.getByRole('row', { name: /Tankless/ });
+  await tankless.getByRole('button', { name: 'Use instead' }).click();
+  await expect(page.getByRole('heading', { name: 'The chosen system' })).toBeVisible();
+  await expect(tankless).toContainText('In use above');
+  await expect(page.getByText('The survey would now lead to another system')).toBeVisible();
+  await page.getByRole('button', { name: 'Take that one' }).click();
+  await expect(page.getByText('The survey would now lead to another system')).toHaveCount(0);
+});
+
+test('product stronger than feed is refused with the likely slip', async ({ page }) => {
+  await page.goto('/jobs');
+  await page.getByRole('link', { name: /Odalys Brightwen/ }).click();
+  await stage(page, 'Verify').click();
+  await enter(page, 'Feed TDS', '20');
+  await enter(page, 'Product TDS', '350');
+  await enter(page, 'Water temperature', '14');
+  await enter(page, 'Supply pressure', '5');
+  await expect(page.getByLabel('Product TDS')).toHaveAccessibleDescription(
+    /Were the two cups swapped/,
+  );
+  await expect(page.getByRole('region', { name: 'Verdict' })).toHaveCount(0);
+});
