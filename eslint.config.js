@@ -84,6 +84,11 @@ export default tseslint.config(
   },
   ...boundaries,
   {
+    // An answer's body is whatever the server sent; the tests hold it to the contract's schemas.
+    files: ['server/src/**/*.test.ts', 'server/src/test/*.ts'],
+    rules: { '@typescript-eslint/no-unsafe-assignment': 'off' },
+  },
+  {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.bench.ts'],
     rules: {

@@ -134,7 +134,7 @@ describe('the stage', () => {
     job.verify.readings = {
       ...job.survey.readings,
       productTds: reading(12, 'ppm'),
-    } as JobDocument['verify']['readings'];
+    };
     seen.push(stageOf(job));
     expect(seen.map(({ stage }) => stage)).toEqual(stages);
     expect(seen.every(({ finished }) => !finished)).toBe(true);

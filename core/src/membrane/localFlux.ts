@@ -16,6 +16,8 @@ export interface LocalFlux {
   water: number;
   /** Product concentration here, mg/L. */
   permeateMgL: number;
+  /** Product over channel concentration at the point before, where the next point starts from; 0 to start from nothing. */
+  passage: number;
 }
 
 /**
@@ -24,15 +26,19 @@ export interface LocalFlux {
  */
 const strongestMgL = 3e5;
 
-/** The slope's error shrinks by at least 200 a pass, so four passes are at rounding; eight is the bound. */
+/** A pass of the slope's renewal gains two digits and more; eight is the bound. */
 const maxPasses = 8;
+
+/** The slope is good to 1e-7 where the product's strength is known to this, mg/L, and the flux to a tenth of that. */
+const slopeMgL = 0.05;
 
 /**
  * Local solution-diffusion flux with concentration polarisation, at one point of the channel.
  *
  * With `cp = B beta c / (J + B beta)` and a constant osmotic slope k the flux balance `J = A (dP - k beta (c - cp))` is
  * the quadratic `J^2 + J (B beta - A dP + A k beta c) - A dP B beta = 0`, whose positive root is taken in the form that does
- * not cancel. The slope depends weakly on the answer and is renewed until the flux stands still.
+ * not cancel. The slope depends weakly on the answer and is renewed until it stands still; along a channel the passage
+ * hardly changes, so that from the second point on one pass does.
  * @param grossBar feed-side less product-side pressure, bar; no flux at or below 0
  */
 export function localFlux(
@@ -51,10 +57,11 @@ export function localFlux(
   const saltTerm = element.salt * beta;
   const drive = element.water * grossBar;
   const product = 4 * drive * saltTerm;
-  let wall = beta * c;
-  let permeate = 0;
+  let passage = into.passage;
+  let permeate = passage * c;
   let flux = 0;
   for (let pass = 0; pass < maxPasses; pass += 1) {
+    const wall = beta * c - (beta - 1) * permeate;
     const slope = osmoticSlope(
       element.osmoticScaleBar,
       wall < strongestMgL ? wall : strongestMgL,
@@ -62,15 +69,13 @@ export function localFlux(
     );
     const half = saltTerm - drive + element.water * slope * beta * c;
     const root = Math.sqrt(half * half + product);
-    const next = half > 0 ? product / (2 * (half + root)) : (root - half) / 2;
-    permeate = (saltTerm * c) / (next + saltTerm);
-    wall = beta * c - (beta - 1) * permeate;
-    const settled = Math.abs(next - flux) <= 1e-11 * next;
-    flux = next;
-    if (settled) break;
-    // One renewal brings the slope to 1e-4 of 1e-4 where little salt passes; then the second pass is already exact.
-    if (pass === 1 && permeate < 1e-3 * strongestMgL) break;
+    flux = half > 0 ? product / (2 * (half + root)) : (root - half) / 2;
+    const before = permeate;
+    passage = saltTerm / (flux + saltTerm);
+    permeate = passage * c;
+    if (Math.abs(permeate - before) <= slopeMgL) break;
   }
+  into.passage = passage;
   into.water = flux;
   into.permeateMgL = permeate;
 }

@@ -16,7 +16,7 @@ export const newMarch = (): March => ({
   concentrateSaltMgPerH: 0,
   permeateLPerH: 0,
   permeateSaltMgPerH: 0,
-  flux: { water: 0, permeateMgL: 0 },
+  flux: { water: 0, permeateMgL: 0, passage: 0 },
 });
 
 /**
@@ -51,6 +51,8 @@ export function marchElement(
   march: March,
 ): void {
   const flux = march.flux;
+  // Each march starts from nothing, so that its answer does not depend on the one before.
+  flux.passage = 0;
   const h = 1 / steps;
   const feedSalt = feedLPerH * feedMgL;
   // A trial feed smaller than the product would run the channel dry; keep a trickle so that c stays finite.

@@ -37,7 +37,7 @@ const maxPasses = 60;
 export class OperatingPointSolver {
   private readonly system: ResolvedSystem;
   private readonly bank: BankMarch;
-  private readonly flux: LocalFlux = { water: 0, permeateMgL: 0 };
+  private readonly flux: LocalFlux = { water: 0, permeateMgL: 0, passage: 0 };
   private lastFeed = NaN;
   private membraneBar = 0;
   private concentrate = 0;

@@ -1,0 +1,144 @@
+import { readFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { briefOf, newJobDocument, starterCatalogue } from '../contract/src/index.ts';
+import {
+  candidates,
+  fillTank,
+  judge,
+  operatingPoint,
+  OperatingPointSolver,
+  recommend,
+  resolveSystem,
+  type RoSystem,
+  type TankSystem,
+} from '../core/src/index.ts';
+import { plainSystem } from '../core/src/test/plainSolver.ts';
+
+interface SolvedCase {
+  request: { kind: string } & RoSystem & TankSystem & { permeateBackPressureBar?: number };
+}
+const solvedCases = readFileSync('solve/src/solvedCases.jsonl', 'utf8')
+  .trim()
+  .split('\n')
+  .map((line) => (JSON.parse(line) as SolvedCase).request);
+
+/** Median microseconds of one call, over batches long enough for the clock. */
+function medianMicroseconds(call: () => unknown, { batches = 25, batchMs = 6 } = {}): number {
+  const warmUntil = performance.now() + 100;
+  let calls = 0;
+  while (performance.now() < warmUntil) {
+    call();
+    calls += 1;
+  }
+  const size = Math.max(1, Math.round((calls / 100) * batchMs));
+  const times = Array.from({ length: batches }, () => {
+    const start = performance.now();
+    for (let i = 0; i < size; i += 1) call();
+    return ((performance.now() - start) * 1000) / size;
+  });
+  return times.sort((a, b) => a - b)[batches >> 1]!;
+}
+
+const median = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
+const write = (text = ''): void => void process.stdout.write(`${text}\n`);
+const row = (name: string, value: string, remark = ''): void =>
+  write(`  ${name.padEnd(58)} ${value.padStart(12)}  ${remark}`);
+
+/** The solved cases of one element, each in three waters and against three product pressures. */
+function oneElement(): (RoSystem & { permeateBackPressureBar: number })[] {
+  return solvedCases
+    .filter(({ kind, membrane }) => kind === 'operating-point' && (membrane.count ?? 1) === 1)
+    .flatMap((system) =>
+      [5, 15, 25].flatMap((temperatureC) =>
+        [0, 0.5, 1].map((permeateBackPressureBar) => ({
+          ...system,
+          feed: { ...system.feed, temperatureC },
+          permeateBackPressureBar,
+        })),
+      ),
+    );
+}
+
+function benchOperatingPoint(): void {
+  const cases = oneElement();
+  write(`Operating point of one element, ${cases.length} cases, converged to 1e-9`);
+  const marches: number[] = [];
+  const prepared = cases.map((system) => {
+    const resolved = resolveSystem(system);
+    if (!resolved.ok) throw new Error(resolved.failure.code);
+    const back = system.permeateBackPressureBar;
+    // A new solver each time: no answer of the call before is at hand.
+    return medianMicroseconds(() => {
+      const point = new OperatingPointSolver(resolved.value).solve(() => back);
+      if (point.ok) marches[0] = point.value.marches;
+      return point;
+    });
+  });
+  const whole = cases.map((system) => medianMicroseconds(() => operatingPoint(system)));
+  row(
+    'median, element calibrated before',
+    `${median(prepared).toFixed(2)} us`,
+    'wanted: 10 or less',
+  );
+  row('median, calibration of the element included', `${median(whole).toFixed(2)} us`);
+  row('marches along the element', String(marches[0]));
+}
+
+function benchPlain(): void {
+  const cases = oneElement().filter((_, i) => i % 3 === 0);
+  write('A third of them by general packages (odex, newton-raphson-method), calibrated before');
+  let worst = 0;
+  const times = cases.flatMap((system) => {
+    const back = system.permeateBackPressureBar;
+    const fast = operatingPoint(system);
+    if (!fast.ok) return [];
+    const plain = plainSystem(system);
+    const slow = plain.solveAt(back);
+    for (const [a, b] of [
+      [fast.value.permeateFlowLPerH, slow.permeateLPerH],
+      [fast.value.permeateTdsMgL, slow.permeateMgL],
+    ] as const) {
+      worst = Math.max(worst, Math.abs(a / b - 1));
+    }
+    return [medianMicroseconds(() => plain.solveAt(back), { batches: 5 })];
+  });
+  row('median', `${median(times).toFixed(0)} us`);
+  row(
+    'largest difference in product flow or product TDS',
+    `${(worst * 100).toFixed(5)} %`,
+    'wanted: 0.1 or less',
+  );
+}
+
+function benchTankFill(): void {
+  const cases = solvedCases.filter(({ kind }) => kind === 'tank-fill');
+  const times = cases.map((system) => medianMicroseconds(() => fillTank(system)));
+  write(`Tank fill, ${cases.length} solved cases, from the rating to the shut-off`);
+  row('median', `${(median(times) / 1000).toFixed(3)} ms`, 'wanted: 0.2 or less');
+  row('slowest of them', `${(Math.max(...times) / 1000).toFixed(3)} ms`);
+}
+
+function benchRecommendation(): void {
+  const { survey } = newJobDocument('bench');
+  const brief = briefOf(survey, starterCatalogue);
+  if (!brief.ok) throw new Error(brief.failure.code);
+  const { task, requirements } = brief.value;
+  const designs = candidates(task.catalogue, task.site);
+  const perDesign = medianMicroseconds(
+    () => designs.slice(0, 20).map((design) => judge(design, task.waters, requirements)),
+    { batches: 9 },
+  );
+  const whole = medianMicroseconds(() => recommend(task), { batches: 5, batchMs: 1 });
+  write(`Recommendation, ${designs.length} candidates at two conditions each`);
+  row('one candidate', `${(perDesign / 20 / 1000).toFixed(3)} ms`);
+  row('all of them', `${(whole / 1000).toFixed(0)} ms`);
+}
+
+/** How fast the core is here, beside what a plain solver takes. Medians, so that a busy moment does not decide. */
+export function runBenchmarks(): void {
+  write(`${cpus()[0]?.model ?? 'unknown processor'}, Node ${process.version}`);
+  benchOperatingPoint();
+  benchPlain();
+  benchTankFill();
+  benchRecommendation();
+}
