@@ -5,10 +5,12 @@ import {
   chownSync,
   existsSync,
   mkdirSync,
+  mkdtempSync,
   readFileSync,
   rmSync,
   writeFileSync,
 } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import pg from 'pg';
@@ -29,6 +31,13 @@ export interface PostgresOptions {
 }
 
 const database = 'katharos';
+
+/** A throw-away folder that the server's own account may pass through; what is secret in it is closed by itself. */
+export function scratchFolder(purpose: string): string {
+  const folder = mkdtempSync(join(tmpdir(), `katharos-${purpose}-`));
+  chmodSync(folder, 0o755);
+  return folder;
+}
 
 /** The account that the server runs as: PostgreSQL refuses root, so root lends it to Debian's `postgres`. */
 function serverAccount(): { uid: number; gid: number } | undefined {

@@ -1,9 +1,8 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildIfChanged } from './installation.ts';
-import { startPostgres } from './postgres.ts';
+import { scratchFolder, startPostgres } from './postgres.ts';
 import { ended, freePort } from './processes.ts';
 import { chromium, findOrInstall } from './systemPackages.ts';
 
@@ -72,7 +71,7 @@ function playwrightTally(file: string): Tally {
 /** `npm test`: lint, types, unit, API and browser tests, and one closing line summed from the runners' reports. */
 export async function run(options: string[]): Promise<void> {
   const browserPath = await findOrInstall(chromium);
-  const scratch = mkdtempSync(join(tmpdir(), 'katharos-test-'));
+  const scratch = scratchFolder('test');
   const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: false });
   const checks: boolean[] = [];
   const tallies: Tally[] = [];

@@ -7,6 +7,7 @@ import { NoteField } from '../quantities/NoteField.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { CertificateSheet } from './CertificateSheet.tsx';
+import styles from './Certificate.module.css';
 
 /** The certificate: seen, issued, printed, kept. */
 export function KeepStage() {
@@ -105,15 +106,19 @@ export function KeepStage() {
           </Tone>
         )
       )}
-      <CertificateSheet certificate={certificate} />
-      <NoteField
-        label="Remark for the next visit"
-        value={document.keep.remark}
-        onSave={(remark) => edit((current) => ({ keep: { ...current.keep, remark } }))}
-      />
-      <Text size="sm" c="dimmed">
-        The remark is for you; it does not stand on the certificate.
-      </Text>
+      <div className={styles.keep}>
+        <CertificateSheet certificate={certificate} />
+        <section className="panel no-print" aria-label="For the next visit">
+          <NoteField
+            label="Remark for the next visit"
+            value={document.keep.remark}
+            onSave={(remark) => edit((current) => ({ keep: { ...current.keep, remark } }))}
+          />
+          <Text size="sm" c="dimmed" mt="xs">
+            The remark is for you; it does not stand on the certificate.
+          </Text>
+        </section>
+      </div>
     </Stack>
   );
 }

@@ -3,7 +3,7 @@ import { partsList, practiceLimits, type SystemDesign, toCore } from '@katharos/
 import { Button, Checkbox, Group, Stack, Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { useSessionQuery } from '../app/api.ts';
+import { useMoney } from '../quantities/useMoney.ts';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
@@ -28,7 +28,6 @@ export function PlumbStage() {
 function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | null }) {
   const { document, edit, stamp, job } = useJob();
   const { catalogue } = useSizing();
-  const { data: session } = useSessionQuery();
   const navigate = useNavigate();
   const routes = useMemo(
     () =>
@@ -43,8 +42,7 @@ function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | n
     [design, catalogue, regulator, routes],
   );
   const total = lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
-  const currency = session?.firm.settings.currency ?? 'EUR';
-  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+  const money = useMoney(2);
   const ticks = document.plumb.ticks;
   const tick = (id: string, on: boolean) =>
     edit((current) => {
@@ -114,7 +112,7 @@ function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | n
                   {line.unit === 'm' ? ' m' : ''}
                 </Table.Td>
                 <Table.Td ta="right">
-                  {line.price === null ? 'not in the catalogue' : money.format(line.price)}
+                  {line.price === null ? 'not in the catalogue' : money(line.price)}
                 </Table.Td>
               </Table.Tr>
             ))}
@@ -123,7 +121,7 @@ function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | n
             <Table.Tr>
               <Table.Th>Parts in all</Table.Th>
               <Table.Th />
-              <Table.Th ta="right">{money.format(total)}</Table.Th>
+              <Table.Th ta="right">{money(total)}</Table.Th>
             </Table.Tr>
           </Table.Tfoot>
         </Table>

@@ -65,7 +65,7 @@ export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Pr
   }, 1200);
 
   const converted =
-    quantity && quantity.unit !== unit
+    quantity && !isSameScale(field, quantity.unit, unit)
       ? say(field.dimension, toCore(field.dimension, quantity))
       : null;
   return (
@@ -103,6 +103,13 @@ export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Pr
     />
   );
 }
+
+/** ppm and mg/L are two names of one scale; saying both would say nothing. */
+const isSameScale = (field: QuantityField, a: string, b: string) =>
+  [0, 1].every(
+    (value) =>
+      unitOf(field.dimension, a).toCore(value) === unitOf(field.dimension, b).toCore(value),
+  );
 
 /** A plausible figure in the field's unit, from the middle of its range. */
 const example = (field: QuantityField, unit: string) =>

@@ -1,12 +1,7 @@
-import {
-  familyNames,
-  saysTheSame,
-  shortfallWords,
-  writeNumber,
-  writePercent,
-} from '@katharos/contract';
+import { familyNames, saysTheSame, shortfallWords, writePercent } from '@katharos/contract';
 import type { DesignFamily, Recommendation, Shortfall, SystemDesign } from '@katharos/core';
 import { Button, Table, Text, Title } from '@mantine/core';
+import { useMoney } from '../quantities/useMoney.ts';
 import { useUnits } from '../quantities/useUnits.ts';
 import { WideTable } from '../quantities/WideTable.tsx';
 import { partsInWords } from './designWords.ts';
@@ -20,6 +15,7 @@ interface Props {
 /** The best of each make-up beside the others, and why a make-up drops out. */
 export function Alternatives({ recommendation, current, onChoose }: Props) {
   const { say } = useUnits();
+  const money = useMoney();
   return (
     <section className="panel" aria-label="Alternatives">
       <Title order={3} size="h4">
@@ -62,7 +58,7 @@ export function Alternatives({ recommendation, current, onChoose }: Props) {
                   <Table.Td ta="right">
                     {best.today ? writePercent(best.today.recovery) : '–'}
                   </Table.Td>
-                  <Table.Td ta="right">{writeNumber(best.fiveYearCost, 0)}</Table.Td>
+                  <Table.Td ta="right">{money(best.fiveYearCost)}</Table.Td>
                   <Table.Td ta="right">
                     {isCurrent ? (
                       <Text size="sm" fw={600}>
