@@ -46,10 +46,10 @@ export function TubeTable({
           <Table.Thead>
             <Table.Tr>
               <Table.Th>From – to</Table.Th>
+              <Table.Th ta="right">Cut</Table.Th>
               <Table.Th>Label</Table.Th>
               <Table.Th>Tube</Table.Th>
               <Table.Th>Route</Table.Th>
-              <Table.Th ta="right">Cut</Table.Th>
               <Table.Th>Ends</Table.Th>
               <Table.Th ta="right">Clips</Table.Th>
             </Table.Tr>
@@ -62,6 +62,11 @@ export function TubeTable({
                 <Table.Tr key={run.id}>
                   <Table.Td>
                     {placeName(run.from)} – {placeName(run.to)}
+                  </Table.Td>
+                  <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
+                    {system === 'metric'
+                      ? `${Math.ceil(cut * 100)} cm`
+                      : `${Math.ceil(cut / 0.0254)} in`}
                   </Table.Td>
                   <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
                   <Table.Td>{run.size}</Table.Td>
@@ -88,11 +93,6 @@ export function TubeTable({
                         })
                       }
                     />
-                  </Table.Td>
-                  <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
-                    {system === 'metric'
-                      ? `${Math.ceil(cut * 100)} cm`
-                      : `${Math.ceil(cut / 0.0254)} in`}
                   </Table.Td>
                   <Table.Td>
                     <Text size="sm">
