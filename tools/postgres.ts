@@ -144,7 +144,13 @@ async function createDatabase(
   log: () => string,
 ): Promise<void> {
   for (let tries = 0; tries < 800; tries += 1) {
-    if (server.exitCode !== null) throw new Error(`PostgreSQL did not start: ${log()}`);
+    if (server.exitCode !== null) {
+      throw new Error(
+        log().includes('postmaster.pid')
+          ? 'This data is in use by another run of Katharos. Stop that one first.'
+          : `PostgreSQL did not start: ${log()}`,
+      );
+    }
     const client = new pg.Client({ connectionString: `${address}/postgres` });
     client.on('error', () => undefined);
     try {
