@@ -85,3 +85,16 @@ export {
   surveyRanges,
   type SurveyReadings,
 } from './survey/resolveSurvey.ts';
+export { type FillPath, fillPath } from './tank/fillPath.ts';
+export {
+  type Draw,
+  drawsOfDay,
+  type Household,
+  householdOfDemand,
+  meanDemand,
+  seededRandom,
+  usualHousehold,
+} from './day/household.ts';
+export { type Supply, supplyOf } from './day/supply.ts';
+export { type DayMoment, type SimulatedDays, simulateDays } from './day/simulateDays.ts';
+export { type DaysInTheHouse, liveSampledDays, sampleDraws } from './day/sampledDays.ts';

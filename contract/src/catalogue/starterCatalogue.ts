@@ -114,7 +114,7 @@ const pumps: Part[] = [
       bypassBar: 7,
     },
     cutoutBar: 2.76,
-    minInletBar: 0.7,
+    minInletBar: 1.7,
     powerW: 28,
   },
   {
@@ -131,7 +131,7 @@ const pumps: Part[] = [
       bypassBar: 9.5,
     },
     cutoutBar: 2.76,
-    minInletBar: 1,
+    minInletBar: 1.7,
     powerW: 72,
   },
 ];

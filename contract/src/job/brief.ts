@@ -1,4 +1,7 @@
 import {
+  type Household,
+  householdOfDemand,
+  meanDemand,
   type Outcome,
   type Part,
   type Requirements,
@@ -21,6 +24,8 @@ import type { JobDocument, Survey } from './job.ts';
 export interface JobBrief {
   survey: ResolvedSurvey;
   requirements: Requirements;
+  /** As described, else made up to take the demand. */
+  household: Household;
   facts: SiteFacts;
   task: SizingTask;
 }
@@ -34,6 +39,11 @@ export function surveyReadings(survey: Survey): SurveyReadings {
   for (const key of Object.keys(surveyFields) as SurveyKey[]) {
     const reading = survey.readings[key];
     if (reading) readings[key] = toCore(surveyFields[key].dimension, reading);
+  }
+  if (survey.household) {
+    // What is typed as a figure comes before what the household would make.
+    readings.demand ??= meanDemand(survey.household);
+    readings.largestDraw ??= survey.household.potL;
   }
   return readings;
 }
@@ -59,6 +69,7 @@ export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<Job
   return succeed({
     survey: resolved.value,
     requirements,
+    household: survey.household ?? householdOfDemand(values.demand, values.largestDraw),
     facts,
     task: {
       catalogue,

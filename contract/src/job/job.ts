@@ -1,4 +1,4 @@
-import { hasUnit, type SurveyKey, type SystemDesign, toCore } from '@katharos/core';
+import { hasUnit, type Household, type SurveyKey, type SystemDesign, toCore } from '@katharos/core';
 import { z } from 'zod';
 import {
   lampPartSchema,
@@ -54,12 +54,26 @@ const readingsOf = <K extends string>(fields: Record<K, QuantityField>) =>
     ) as Record<K, ReturnType<typeof readingOf>>,
   );
 
+/** Who lives there, for the days that are simulated. */
+export const householdSchema: z.ZodType<Household, Household> = z.strictObject({
+  people: z.int().min(1).max(40),
+  drinkingL: z.number().min(0).max(10),
+  hotDrinks: z.number().min(0).max(20),
+  meals: z.int().min(0).max(6),
+  potL: z.number().min(0.2).max(60),
+  pets: z.int().min(0).max(20),
+  plantsL: z.number().min(0).max(100),
+  guestChance: z.number().min(0).max(1),
+});
+
 const surveySchema = z.strictObject({
   readings: readingsOf<SurveyKey>(surveyFields),
   source: z.enum(['mains', 'well', 'unknown']),
   disinfectant: z.enum(['none', 'chlorine', 'chloramine', 'unknown']),
   safe: z.enum(['yes', 'no', 'unknown']),
   outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
+  /** Absent until it is described. */
+  household: householdSchema.optional(),
 });
 
 export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({

@@ -11,6 +11,11 @@ export const neededReadings: readonly SurveyKey[] = [
   'demand',
 ];
 
+/** Whether a reading was taken, or follows from what was described. */
+export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean =>
+  survey.readings[key] !== undefined ||
+  ((key === 'demand' || key === 'largestDraw') && survey.household !== undefined);
+
 /** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
 export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
   const { survey, system, plumb, flush, verify, keep } = document;
@@ -25,5 +30,5 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
     if (plumb.ticks.finished) return at('flush');
     return at('plumb');
   }
-  return at(neededReadings.every((key) => survey.readings[key]) ? 'size' : 'survey');
+  return at(neededReadings.every((key) => isKnown(survey, key)) ? 'size' : 'survey');
 }

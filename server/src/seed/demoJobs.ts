@@ -9,6 +9,7 @@ import {
 } from '@katharos/contract';
 import {
   expectedReadings,
+  usualHousehold,
   flushPlan,
   recommend,
   type SurveyKey,
@@ -46,13 +47,12 @@ const samples: Sample[] = [
     daysAgo: 0,
     progress: 'surveyed',
     note: 'Soft hill water, very little pressure at the end of the line.',
-    survey: mains,
+    survey: { ...mains, household: { ...usualHousehold, people: 3, potL: 4, pets: 1 } },
     readings: {
       feedTds: [92, 'ppm'],
-      pressure: [27, 'psi'],
+      pressure: [31, 'psi'],
       temperature: [9, 'C'],
       coldest: [4, 'C'],
-      demand: [11, 'L/day'],
       hardness: [2.2, 'dH'],
       alkalinity: [30, 'mg/L CaCO3'],
       pH: [7.1, 'pH'],

@@ -10,6 +10,7 @@ import {
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { DayInTheHouse } from '../day/DayInTheHouse.tsx';
 import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
 import { Alternatives } from './Alternatives.tsx';
@@ -144,6 +145,7 @@ function Sized({
         />
       )}
       <DecisionCards decisions={decisions} />
+      {judged.today && <DayInTheHouse design={design} brief={brief} />}
       <TemperatureChart design={design} brief={brief} />
       {recommendation && (
         <Alternatives recommendation={recommendation} current={design} onChoose={choose} />

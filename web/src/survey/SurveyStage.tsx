@@ -1,8 +1,16 @@
-import { failureSentence, missingWords, neededReadings, surveyFields } from '@katharos/contract';
+import {
+  failureSentence,
+  isKnown,
+  missingWords,
+  neededReadings,
+  surveyFields,
+} from '@katharos/contract';
 import type { Quantity, SurveyKey } from '@katharos/core';
 import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Fragment } from 'react';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
+import { HouseholdPanel } from './HouseholdPanel.tsx';
 import { NoteField } from '../quantities/NoteField.tsx';
 import { QuantityInput } from '../quantities/QuantityInput.tsx';
 import { Tone } from '../quantities/Tone.tsx';
@@ -11,7 +19,7 @@ import { useSizing } from '../size/sizingContext.ts';
 
 const groups: { title: string; keys: SurveyKey[] }[] = [
   { title: 'At the tap', keys: ['feedTds', 'temperature', 'pressure'] },
-  { title: 'The household', keys: ['demand', 'largestDraw'] },
+  { title: 'Demand', keys: ['demand', 'largestDraw'] },
   { title: 'The year and the night', keys: ['coldest', 'lowestPressure', 'highestPressure'] },
   { title: 'Chemistry', keys: ['hardness', 'alkalinity', 'pH'] },
   { title: 'The way to the tap', keys: ['lineLength', 'rise'] },
@@ -27,16 +35,19 @@ export function SurveyStage() {
       </Title>
       <Missing />
       {groups.map(({ title, keys }) => (
-        <section className="panel" key={title} aria-label={title}>
-          <Title order={3} size="h4" mb="sm">
-            {title}
-          </Title>
-          <SimpleGrid cols={{ base: 1, sm: 3 }} verticalSpacing="md">
-            {keys.map((key) => (
-              <SurveyReading key={key} name={key} />
-            ))}
-          </SimpleGrid>
-        </section>
+        <Fragment key={title}>
+          <section className="panel" aria-label={title}>
+            <Title order={3} size="h4" mb="sm">
+              {title}
+            </Title>
+            <SimpleGrid cols={{ base: 1, sm: 3 }} verticalSpacing="md">
+              {keys.map((key) => (
+                <SurveyReading key={key} name={key} />
+              ))}
+            </SimpleGrid>
+          </section>
+          {keys.includes('demand') && <HouseholdPanel />}
+        </Fragment>
       ))}
       <SiteChoices />
       <Notes />
@@ -59,6 +70,13 @@ function SurveyReading({ name }: { name: SurveyKey }) {
   const reading = document.survey.readings[name];
   const field = surveyFields[name];
   const assumed = brief?.ok ? brief.value.survey.assumed.find((a) => a.key === name) : undefined;
+  const stood = brief?.ok ? say(field.dimension, brief.value.survey.values[name]) : '';
+  const described = !reading && !assumed && isKnown(document.survey, name);
+  const placeholder = assumed
+    ? `not taken: ${stood} assumed`
+    : described
+      ? `from who lives here: ${stood}`
+      : '';
   const failure = brief && !brief.ok && brief.failure.path === name ? brief.failure : undefined;
   const commit = (quantity: Quantity | undefined) =>
     edit((current) => {
@@ -72,7 +90,7 @@ function SurveyReading({ name }: { name: SurveyKey }) {
       field={field}
       quantity={reading}
       onCommit={commit}
-      placeholder={assumed ? `not taken: ${say(field.dimension, assumed.value)} assumed` : ''}
+      placeholder={placeholder}
       fault={failure && `${failureSentence({ ...failure, path: field.label })} ${field.outside}`}
     />
   );
@@ -81,7 +99,7 @@ function SurveyReading({ name }: { name: SurveyKey }) {
 /** What is still missing for a sound size, and what for. */
 function Missing() {
   const { document } = useJob();
-  const missing = neededReadings.filter((key) => !document.survey.readings[key]);
+  const missing = neededReadings.filter((key) => !isKnown(document.survey, key));
   if (missing.length === 0) return null;
   return (
     <Tone

@@ -1,0 +1,55 @@
+import { writeNumber } from '@katharos/contract';
+import type { Draw, SimulatedDays } from '@katharos/core';
+import { Table } from '@mantine/core';
+import { useUnits } from '../quantities/useUnits.ts';
+import { WideTable } from '../quantities/WideTable.tsx';
+
+const kinds: Record<Draw['kind'], string> = {
+  glass: 'Glass',
+  'hot-drink': 'Hot drinks',
+  pot: 'Pot',
+  pet: 'Pets',
+  plants: 'Plants',
+};
+
+const two = (n: number) => String(Math.floor(n)).padStart(2, '0');
+
+/** The hardest day draw by draw: what was asked, what came, who waited. */
+export function DrawTable({ day, number }: { day: SimulatedDays; number: number }) {
+  const { say } = useUnits();
+  return (
+    <details>
+      <summary>
+        The hardest day as a table: day {number}, {day.draws.length} draws
+      </summary>
+      <WideTable minWidth={420} label="Draws of the hardest day, scrolls sideways">
+        <Table verticalSpacing={4}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>At</Table.Th>
+              <Table.Th>What</Table.Th>
+              <Table.Th ta="right">Asked</Table.Th>
+              <Table.Th ta="right">Came</Table.Th>
+              <Table.Th ta="right">Waited</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {day.draws.map((draw, i) => (
+              <Table.Tr key={i}>
+                <Table.Td>
+                  {two(draw.minute / 60)}:{two(draw.minute % 60)}
+                </Table.Td>
+                <Table.Td>{kinds[draw.kind]}</Table.Td>
+                <Table.Td ta="right">{say('volume', draw.litres, 2)}</Table.Td>
+                <Table.Td ta="right">{say('volume', draw.servedL, 2)}</Table.Td>
+                <Table.Td ta="right">
+                  {draw.waitMin < 0.05 ? '' : `${writeNumber(draw.waitMin, 1)} min`}
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </WideTable>
+    </details>
+  );
+}

@@ -1,0 +1,88 @@
+import { type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
+import {
+  Area,
+  CartesianGrid,
+  ComposedChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { useUnits } from '../quantities/useUnits.ts';
+
+const hours = [0, 3, 6, 9, 12, 15, 18, 21, 24];
+const clock = (hour: number): string => {
+  const minutes = Math.round(hour * 60);
+  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+};
+
+/** Water in the tank through the hardest day, with the level at which production starts again. */
+export function TankLevelChart({
+  day,
+  tank,
+}: {
+  day: SimulatedDays;
+  tank: { fullL: number; reopenL: number };
+}) {
+  const { system } = useUnits();
+  const volume = unitOf('volume', unitSystems[system].volume);
+  const points = day.moments.map(({ minute, litres }) => ({
+    hour: minute / 60,
+    level: Number(volume.fromCore(litres).toFixed(2)),
+  }));
+  return (
+    <div style={{ height: 230 }} aria-hidden>
+      <ResponsiveContainer>
+        <ComposedChart
+          accessibilityLayer={false}
+          data={points}
+          margin={{ left: 4, right: 16, top: 8, bottom: 4 }}
+        >
+          <CartesianGrid stroke="var(--k-line)" strokeDasharray="2 4" />
+          <XAxis
+            dataKey="hour"
+            type="number"
+            domain={[0, 24]}
+            ticks={hours}
+            tickFormatter={clock}
+            tick={{ fill: 'var(--k-quiet)' }}
+          />
+          <YAxis
+            width={44}
+            domain={[0, 'auto']}
+            tick={{ fill: 'var(--k-quiet)' }}
+            unit={` ${volume.symbol}`}
+          />
+          <ReferenceLine
+            y={volume.fromCore(tank.reopenL)}
+            stroke="var(--k-quiet)"
+            strokeDasharray="6 4"
+            label={{
+              value: 'starts again below',
+              fill: 'var(--k-quiet)',
+              position: 'insideTopLeft',
+            }}
+          />
+          <Tooltip
+            contentStyle={{
+              background: 'var(--k-surface)',
+              border: '1px solid var(--k-line)',
+              color: 'var(--k-ink)',
+            }}
+            labelFormatter={(hour) => clock(Number(hour))}
+          />
+          <Area
+            dataKey="level"
+            name={`in the tank, ${volume.symbol}`}
+            stroke="var(--k-water-clear)"
+            fill="var(--k-water-clear)"
+            fillOpacity={0.25}
+            strokeWidth={2}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
