@@ -14,5 +14,6 @@ export * from './words/decisions.ts';
 export * from './words/flush.ts';
 export * from './words/parts.ts';
 export * from './words/verdict.ts';
+export * from './words/worth.ts';
 export * from './words/certificate.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './job/merge.ts';

@@ -47,6 +47,7 @@ export {
   type Recommendation,
   type SizingTask,
 } from './sizing/recommend.ts';
+export { representatives } from './sizing/representatives.ts';
 export { decide, type Decision, type SiteFacts } from './sizing/decisions.ts';
 export {
   type NodeKind,
@@ -96,5 +97,18 @@ export {
   usualHousehold,
 } from './day/household.ts';
 export { type Supply, supplyOf } from './day/supply.ts';
-export { type DayMoment, type SimulatedDays, simulateDays } from './day/simulateDays.ts';
+export {
+  comfortLPerMin,
+  type DayMoment,
+  type SimulatedDays,
+  simulateDays,
+} from './day/simulateDays.ts';
 export { type DaysInTheHouse, liveSampledDays, sampleDraws } from './day/sampledDays.ts';
+export {
+  type DecisionSpread,
+  type OpenQuestion,
+  readingWorth,
+  type ReadingWorth,
+  worthSamples,
+  type WorthTopic,
+} from './survey/readingWorth.ts';

@@ -17,6 +17,7 @@ import { flushWords } from './flush.ts';
 import { issueSentence } from './issues.ts';
 import { placeName } from './parts.ts';
 import { verdictSentences } from './verdict.ts';
+import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
 
 const sizing = join(import.meta.dirname, '../../../core/src/sizing');
 const flush = join(import.meta.dirname, '../../../core/src/flush');
@@ -102,6 +103,38 @@ describe('a verdict in words', () => {
     const sentences = verdictSentences(verdictOf(0.05, flows), sayIn('us'));
     expect(sentences).toHaveLength(3);
     expect(sentences[2]).toMatch(/product flow .* below .*gpd/);
+  });
+});
+
+describe('what is still open', () => {
+  const decision = (certainty: number, share?: number) => ({
+    topic: 'booster' as const,
+    choice: 'no' as const,
+    certainty,
+    settledBy: share === undefined ? [] : [{ key: 'lowestPressure' as const, share }],
+  });
+
+  test('names the reading that settles it, and says when none would', () => {
+    expect(openDecisionSentence(decision(0.8, 0.7))).toBe(
+      'By these readings no booster pump is needed in 80 % of what is possible. The lowest pressure would settle most of that.',
+    );
+    expect(openDecisionSentence(decision(0.8, 0.31))).toContain('about 30 %');
+    expect(openDecisionSentence(decision(0.9))).toContain('no single reading');
+    expect(openDecisionSentence(decision(0.9, 0.08))).toContain('no single reading');
+    expect([isOpen(decision(0.9)), isOpen(decision(0.99))]).toEqual([true, false]);
+  });
+
+  test('gives the band of the worst case with what spreads it', () => {
+    const band = {
+      low: 40.2,
+      middle: 61,
+      high: 90,
+      narrowedBy: [{ key: 'pH' as const, share: 0.4 }],
+    };
+    expect(productionBandSentence(band, sayIn('metric'))).toBe(
+      'The worst case makes 40 L/day to 90 L/day, most likely about 61 L/day. The pH accounts for 40 % of that spread.',
+    );
+    expect(productionBandSentence({ ...band, narrowedBy: [] }, sayIn('us'))).toContain('gpd');
   });
 });
 

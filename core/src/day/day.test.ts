@@ -14,7 +14,7 @@ import {
   usualHousehold,
 } from './household.ts';
 import { liveSampledDays, sampleDraws } from './sampledDays.ts';
-import { patienceMin, simulateDays, standingTds } from './simulateDays.ts';
+import { comfortLPerMin, patienceMin, simulateDays, standingTds } from './simulateDays.ts';
 import { type Supply, supplyOf } from './supply.ts';
 
 function supplied(design: SystemDesign, water: FeedWater = sampleWater): Supply {
@@ -197,6 +197,19 @@ describe('simulated days', () => {
     expect(result.firstGlassMgL).toBeLessThan(supply.feedMgL);
     const soon = simulateDays(supply, [[glass(1, 1), glass(2, 1)]]);
     expect(soon.firstGlassMgL).toBeLessThanOrEqual(result.firstGlassMgL!);
+  });
+
+  test('of a slow tankless unit make people wait for a pot, and for each other', () => {
+    const supply = supplied(directDesign);
+    if (supply.kind !== 'direct') throw new Error('it has no tank');
+    const slow: Supply = { ...supply, productLPerMin: 0.5 };
+    const { draws } = simulateDays(slow, [[glass(400, 3), glass(401, 0.25)]]);
+    // Three litres take six minutes where a comfortable tap takes two; the second comes a minute later and waits for five.
+    expect(draws[0]!.waitMin).toBeCloseTo(6 - 3 / comfortLPerMin, 9);
+    expect(draws[1]!.waitMin).toBeCloseTo(5 + 0.5 - 0.25 / comfortLPerMin, 9);
+    expect(simulateDays({ ...supply, productLPerMin: 3 }, [[glass(400, 3)]]).longestWaitMin).toBe(
+      0,
+    );
   });
 
   test('standing product goes from its own TDS to the feed’s', () => {

@@ -12,7 +12,7 @@ export interface DayMoment {
 /** What the tap was asked for and what came. */
 export interface ServedDraw extends Draw {
   servedL: number;
-  /** Longer than at the tap's flow with a full tank, min. */
+  /** Longer than at the tap's flow with a full tank, or, without a tank, than at a comfortable tap; min. */
   waitMin: number;
 }
 
@@ -47,6 +47,9 @@ export interface SimulatedDays {
 
 /** How long a person holds a jug under a trickle before giving up, min. Default. */
 export const patienceMin = 6;
+
+/** A tap that nobody calls slow, L/min: what a tankless unit is held to, having no full tank to compare with. Default. */
+export const comfortLPerMin = 1.5;
 
 /** Step while a tap is open, min. The tank's level changes by a percent in it. */
 const openStepMin = 0.05;
@@ -208,7 +211,8 @@ function simulateDirect(
       result.starts += 1;
       result.runningMin += minutes;
       closed = opened + minutes;
-      record(result, draw, draw.litres, 0);
+      const asked = day * minutesPerDay + draw.minute;
+      record(result, draw, draw.litres, Math.max(closed - asked - draw.litres / comfortLPerMin, 0));
     }
   });
   result.firstGlassMgL = worst;

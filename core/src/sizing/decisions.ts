@@ -147,7 +147,7 @@ function decideMinerals(
   return decision('yes', before ? 'minerals-before-tank' : 'minerals-after-tank');
 }
 
-function decideRegulator(highestSupplyBar: number): Decision {
+export function decideRegulator(highestSupplyBar: number): Decision {
   const { highSupplyBar, strictSupplyBar } = practiceLimits;
   const data = { highestSupplyBar, highSupplyBar, strictSupplyBar };
   if (highestSupplyBar > highSupplyBar) {
@@ -159,7 +159,7 @@ function decideRegulator(highestSupplyBar: number): Decision {
   return { topic: 'regulator', choice: 'no', code: 'regulator-not-needed', data };
 }
 
-function decideScaling(today: Assessment): Decision {
+export function decideScaling(today: Assessment): Decision {
   const data = {
     hardnessMgL: today.water.hardnessMgL,
     lsi: today.concentrateLsi,

@@ -6,6 +6,7 @@ import { candidates, type SiteChoices } from './candidates.ts';
 import { decide } from './decisions.ts';
 import { judge, partsPrice } from './judge.ts';
 import { isBetter, recommend } from './recommend.ts';
+import { representatives } from './representatives.ts';
 import {
   practiceLimits,
   type Requirements,
@@ -250,6 +251,21 @@ describe('a recommendation', () => {
       recommend({ catalogue: [], site, waters: watersOf(sampleWater), requirements }),
     ).toBeUndefined();
   });
+});
+
+test('representatives are the given design, the best of each family, and both with the largest tank, once each', () => {
+  const recommendation = recommend({
+    catalogue: sampleParts,
+    site,
+    waters: watersOf(sampleWater),
+    requirements,
+  })!;
+  const designs = representatives(recommendation.best.design, recommendation, sampleParts);
+  expect(designs[0]).toBe(recommendation.best.design);
+  for (const { best } of recommendation.families) expect(designs).toContainEqual(best.design);
+  expect(designs.filter((design) => design.tank?.id === 't-30').length).toBeGreaterThan(0);
+  expect(new Set(designs.map((design) => JSON.stringify(design))).size).toBe(designs.length);
+  expect(representatives(tankDesign, undefined, [])).toEqual([tankDesign]);
 });
 
 describe('decisions', () => {

@@ -1,5 +1,5 @@
 import { failureSentence, type JobBrief, writeNumber } from '@katharos/contract';
-import { agedMembrane, newMembrane, type SystemDesign } from '@katharos/core';
+import { agedMembrane, comfortLPerMin, newMembrane, type SystemDesign } from '@katharos/core';
 import { Group, SegmentedControl, SimpleGrid, Skeleton, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Figure } from '../quantities/Figure.tsx';
@@ -67,7 +67,7 @@ function Lived({ lived }: { lived: LivedDays }) {
         <Figure
           label="Longest wait at the tap"
           value={{ text: waitInWords(sampled.longestWaitMin) }}
-          beside="over what a full tank takes"
+          beside={tank ? 'over what a full tank takes' : `over a tap of ${comfortLPerMin} L/min`}
         />
         <Figure
           label="To drain on an average day"
@@ -117,6 +117,9 @@ function inWords(
     return tank
       ? `${weeks} nobody went short or waited over a minute. At its lowest the tank held ${say('volume', sampled.leastL)}.`
       : `${weeks} nobody went short; every opening of the tap starts the pump.`;
+  }
+  if (!tank) {
+    return `${weeks} somebody waited over a minute on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
   }
   return `${weeks} the tank ran low on ${disappointingDays} and ${say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
 }

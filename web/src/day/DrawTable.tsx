@@ -1,6 +1,7 @@
 import { writeNumber } from '@katharos/contract';
 import type { Draw, SimulatedDays } from '@katharos/core';
 import { Table } from '@mantine/core';
+import { useState } from 'react';
 import { useUnits } from '../quantities/useUnits.ts';
 import { WideTable } from '../quantities/WideTable.tsx';
 
@@ -17,39 +18,43 @@ const two = (n: number) => String(Math.floor(n)).padStart(2, '0');
 /** The hardest day draw by draw: what was asked, what came, who waited. */
 export function DrawTable({ day, number }: { day: SimulatedDays; number: number }) {
   const { say } = useUnits();
+  const [open, setOpen] = useState(false);
   return (
-    <details>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
         The hardest day as a table: day {number}, {day.draws.length} draws
       </summary>
-      <WideTable minWidth={420} label="Draws of the hardest day, scrolls sideways">
-        <Table verticalSpacing={4}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>At</Table.Th>
-              <Table.Th>What</Table.Th>
-              <Table.Th ta="right">Asked</Table.Th>
-              <Table.Th ta="right">Came</Table.Th>
-              <Table.Th ta="right">Waited</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {day.draws.map((draw, i) => (
-              <Table.Tr key={i}>
-                <Table.Td>
-                  {two(draw.minute / 60)}:{two(draw.minute % 60)}
-                </Table.Td>
-                <Table.Td>{kinds[draw.kind]}</Table.Td>
-                <Table.Td ta="right">{say('volume', draw.litres, 2)}</Table.Td>
-                <Table.Td ta="right">{say('volume', draw.servedL, 2)}</Table.Td>
-                <Table.Td ta="right">
-                  {draw.waitMin < 0.05 ? '' : `${writeNumber(draw.waitMin, 1)} min`}
-                </Table.Td>
+      {/* A busy house draws hundreds of times; the rows are only made when somebody looks. */}
+      {open && (
+        <WideTable minWidth={420} label="Draws of the hardest day, scrolls sideways">
+          <Table verticalSpacing={4}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>At</Table.Th>
+                <Table.Th>What</Table.Th>
+                <Table.Th ta="right">Asked</Table.Th>
+                <Table.Th ta="right">Came</Table.Th>
+                <Table.Th ta="right">Waited</Table.Th>
               </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+            </Table.Thead>
+            <Table.Tbody>
+              {day.draws.map((draw, i) => (
+                <Table.Tr key={i}>
+                  <Table.Td>
+                    {two(draw.minute / 60)}:{two(draw.minute % 60)}
+                  </Table.Td>
+                  <Table.Td>{kinds[draw.kind]}</Table.Td>
+                  <Table.Td ta="right">{say('volume', draw.litres, 2)}</Table.Td>
+                  <Table.Td ta="right">{say('volume', draw.servedL, 2)}</Table.Td>
+                  <Table.Td ta="right">
+                    {draw.waitMin < 0.05 ? '' : `${writeNumber(draw.waitMin, 1)} min`}
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </WideTable>
+      )}
     </details>
   );
 }

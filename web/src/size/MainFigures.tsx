@@ -66,7 +66,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
             hero
             label="Rejection"
             value={{ text: writeNumber(today.rejection * 100, 1), unit: '%' }}
-            beside="over a whole fill"
+            beside={today.fill ? 'over a whole fill' : 'with the tap open'}
             why={why.rejection}
           />
         </div>

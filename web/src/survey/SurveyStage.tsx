@@ -7,6 +7,7 @@ import {
 } from '@katharos/contract';
 import type { Quantity, SurveyKey } from '@katharos/core';
 import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { Fragment } from 'react';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
@@ -16,6 +17,7 @@ import { QuantityInput } from '../quantities/QuantityInput.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { useSizing } from '../size/sizingContext.ts';
+import { WorthPanel } from './WorthPanel.tsx';
 
 const groups: { title: string; keys: SurveyKey[] }[] = [
   { title: 'At the tap', keys: ['feedTds', 'temperature', 'pressure'] },
@@ -50,6 +52,7 @@ export function SurveyStage() {
         </Fragment>
       ))}
       <SiteChoices />
+      <WorthPanel />
       <Notes />
       <Button
         component={Link}
@@ -165,6 +168,7 @@ const choices: { key: ChoiceKey; label: string; data: { value: string; label: st
 ];
 
 function SiteChoices() {
+  const small = useMediaQuery('(max-width: 30em)', false, { getInitialValueInEffect: false });
   const { document, edit } = useJob();
   const choose = (key: ChoiceKey, value: string) =>
     edit((current) => ({ survey: { ...current.survey, [key]: value } }));
@@ -182,6 +186,7 @@ function SiteChoices() {
             <SegmentedControl
               fullWidth
               size="md"
+              orientation={small && data.length > 3 ? 'vertical' : 'horizontal'}
               aria-label={label}
               value={document.survey[key]}
               onChange={(value) => choose(key, value)}
