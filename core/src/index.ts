@@ -47,6 +47,8 @@ export {
   type Recommendation,
   type SizingTask,
 } from './sizing/recommend.ts';
+export { assessConditions, type ConditionKey, conditionKeys } from './sizing/conditions.ts';
+export { pressureBudget, type PressureBudget } from './sizing/pressureBudget.ts';
 export { representatives } from './sizing/representatives.ts';
 export { decide, type Decision, type SiteFacts } from './sizing/decisions.ts';
 export {

@@ -14,10 +14,12 @@ import { DayInTheHouse } from '../day/DayInTheHouse.tsx';
 import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
 import { Alternatives } from './Alternatives.tsx';
+import { ConditionsTable } from './ConditionsTable.tsx';
 import { DecisionCards } from './DecisionCards.tsx';
 import { MainFigures } from './MainFigures.tsx';
 import { partsInWords } from './designWords.ts';
 import { useSizing } from './sizingContext.ts';
+import { PressureBars } from './PressureBars.tsx';
 import { ShortfallNotice } from './ShortfallNotice.tsx';
 import { TemperatureChart } from './TemperatureChart.tsx';
 
@@ -146,6 +148,8 @@ function Sized({
       )}
       <DecisionCards decisions={decisions} />
       {judged.today && <DayInTheHouse design={design} brief={brief} />}
+      <ConditionsTable design={design} brief={brief} />
+      {judged.today && <PressureBars design={design} brief={brief} today={judged.today} />}
       <TemperatureChart design={design} brief={brief} />
       {recommendation && (
         <Alternatives recommendation={recommendation} current={design} onChoose={choose} />
