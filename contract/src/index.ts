@@ -4,6 +4,7 @@ export { starterCatalogue } from './catalogue/starterCatalogue.ts';
 export * from './job/fields.ts';
 export * from './job/job.ts';
 export * from './job/brief.ts';
+export * from './job/jobFile.ts';
 export * from './job/stage.ts';
 export * from './api/api.ts';
 export * from './api/errors.ts';

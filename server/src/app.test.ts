@@ -7,6 +7,7 @@ import {
   sessionSchema,
 } from '@katharos/contract';
 import request from 'supertest';
+import { demoJobs } from './seed/demoJobs.ts';
 import {
   emptyDocument,
   errorOf,
@@ -165,6 +166,39 @@ describe('jobs', () => {
     ]);
     expect(jobListSchema.parse((await stranger.get('/api/jobs')).body).total).toBe(0);
     expect(((await agent.get(`/api/jobs/${job.id}`)).body as Job).version).toBe(1);
+  });
+});
+
+describe('job files', () => {
+  test('carry every job over to another firm without loss', async () => {
+    for (const { document } of demoJobs(new Date('2026-03-01T09:00:00Z'))) {
+      const job = await addJob();
+      await agent.put(`/api/jobs/${job.id}`).send({ version: 1, document }).expect(200);
+      const { body, headers } = await agent.get(`/api/jobs/${job.id}/file`).expect(200);
+      expect(headers['content-disposition']).toContain(`job-${job.number}.json`);
+      const { body: opened } = await stranger.post('/api/jobs/file').send(body).expect(201);
+      expect(jobSchema.parse(opened).document).toEqual(document);
+      expect((opened as Job).id).not.toBe(job.id);
+    }
+  });
+
+  test('that are none, broken, or from a later version are refused at their field', async () => {
+    const { body } = await agent.get(`/api/jobs/${(await addJob()).id}/file`);
+    const file = body as { document: JobDocument };
+    const post = async (changed: object) =>
+      errorOf(await agent.post('/api/jobs/file').send(changed));
+    expect(await post({ some: 'thing' })).toMatchObject({ path: 'format' });
+    expect(await post({ ...file, version: 99 })).toMatchObject({
+      path: 'version',
+      message: expect.stringContaining('newer'),
+    });
+    const nameless = { ...file.document, customer: { ...file.document.customer, name: '' } };
+    expect(await post({ ...file, document: nameless })).toMatchObject({
+      path: 'document.customer.name',
+    });
+    expect(errorOf(await stranger.get(`/api/jobs/${(await addJob()).id}/file`)).code).toBe(
+      'not-found',
+    );
   });
 });
 

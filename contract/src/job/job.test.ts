@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { surveyRanges, unitOf, units, type Dimension, type Unit } from '@katharos/core';
 import fc from 'fast-check';
@@ -7,6 +8,7 @@ import { partSchema } from '../catalogue/part.ts';
 import { briefOf, surveyReadings, verificationReadings } from './brief.ts';
 import { isWithin, surveyFields, verifyFields } from './fields.ts';
 import { type JobDocument, jobDocumentSchema, newJobDocument, type Reading } from './job.ts';
+import { jobFileJsonSchema, jobFileOf, jobFileSchema, upgradeJobFile } from './jobFile.ts';
 import { mergeDocuments, saysTheSame } from './merge.ts';
 import { stageOf } from './stage.ts';
 
@@ -205,6 +207,24 @@ describe('merging two edits of one job', () => {
       saysTheSame({ a: 1, b: { c: [1, 2], d: null } }, { b: { d: null, c: [1, 2] }, a: 1 }),
     ).toBe(true);
     expect(saysTheSame({ a: [1, 2] }, { a: [2, 1] })).toBe(false);
+  });
+});
+
+describe('the job file', () => {
+  test('is published as it is: run `npm run schema` after a change', () => {
+    const published = readFileSync(
+      new URL('../../../docs/job-file.schema.json', import.meta.url),
+      'utf8',
+    );
+    expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(jobFileJsonSchema())));
+  });
+
+  test('goes out and in again without loss, and a later version is named', () => {
+    const file = jobFileOf({ number: 7, document: surveyed() }, new Date('2026-03-01T09:00:00Z'));
+    const upgraded = upgradeJobFile(JSON.parse(JSON.stringify(file)));
+    expect('file' in upgraded && jobFileSchema.parse(upgraded.file)).toEqual(file);
+    expect(upgradeJobFile({ ...file, version: 2 })).toEqual({ tooNew: 2 });
+    expect(upgradeJobFile('nothing')).toEqual({ file: 'nothing' });
   });
 });
 

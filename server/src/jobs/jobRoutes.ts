@@ -1,9 +1,12 @@
 import {
   certificateQuerySchema,
+  jobFileOf,
+  jobFileSchema,
   jobQuerySchema,
   newJobDocument,
   newJobSchema,
   saveJobSchema,
+  upgradeJobFile,
 } from '@katharos/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -31,6 +34,28 @@ export function jobRoutes(sequelize: Sequelize): Router {
       addJob(firm.id, user.name, document, transaction),
     );
     response.status(201).json(job);
+  });
+
+  router.post('/file', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const upgraded = upgradeJobFile(request.body);
+    if ('tooNew' in upgraded) {
+      const message = `This file was written by a newer version of the program (its version is ${upgraded.tooNew}).`;
+      throw new ApiError('invalid-input', { path: 'version', message });
+    }
+    const { document } = validate(jobFileSchema, upgraded.file);
+    const job = await sequelize.transaction((transaction) =>
+      addJob(firm.id, user.name, document, transaction),
+    );
+    response.status(201).json(job);
+  });
+
+  router.get('/:id/file', async (request, response) => {
+    const job = await findJob(sessionOf(response).firm.id, idFrom(request.params));
+    if (!job) throw new ApiError('not-found');
+    response
+      .setHeader('Content-Disposition', `attachment; filename="job-${job.number}.json"`)
+      .json(jobFileOf(job, new Date()));
   });
 
   router.get('/:id', async (request, response) => {

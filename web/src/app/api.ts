@@ -67,6 +67,11 @@ export const api = createApi({
       responseSchema: savedJobSchema,
       invalidatesTags: ['Jobs'],
     }),
+    openJobFile: build.mutation<Job, unknown>({
+      query: (body) => ({ url: '/jobs/file', method: 'POST', body }),
+      responseSchema: jobSchema,
+      invalidatesTags: ['Jobs'],
+    }),
     catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
       query: () => '/catalogue',
       responseSchema: catalogueSchema,
@@ -84,6 +89,7 @@ export const {
   useJobsQuery,
   useAddJobMutation,
   useJobQuery,
+  useOpenJobFileMutation,
   useCatalogueQuery,
 } = api;
 

@@ -11,6 +11,7 @@ import { troubleOf, useJobsQuery } from '../app/api.ts';
 import { stageNames } from '../job/stageNames.ts';
 import { Tone } from '../quantities/Tone.tsx';
 import { NewJobForm } from './NewJobForm.tsx';
+import { OpenJobFile } from './OpenJobFile.tsx';
 import styles from './JobsPage.module.css';
 
 dayjs.extend(relativeTime);
@@ -33,9 +34,12 @@ export function JobsPage() {
     <Stack gap="lg">
       <Group justify="space-between" align="center">
         <Title order={1}>Jobs</Title>
-        <Button size="md" leftSection={<IconPlus size={18} />} onClick={open}>
-          New job
-        </Button>
+        <Group gap="xs">
+          <OpenJobFile />
+          <Button size="md" leftSection={<IconPlus size={18} />} onClick={open}>
+            New job
+          </Button>
+        </Group>
       </Group>
       <TextInput
         ref={searchField}

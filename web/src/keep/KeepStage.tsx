@@ -36,6 +36,7 @@ export function KeepStage() {
             Take the readings
           </Anchor>
         </Tone>
+        <JobFileLink />
       </Stack>
     );
   }
@@ -117,8 +118,24 @@ export function KeepStage() {
           <Text size="sm" c="dimmed" mt="xs">
             The remark is for you; it does not stand on the certificate.
           </Text>
+          <JobFileLink />
         </section>
       </div>
     </Stack>
+  );
+}
+
+/** The whole job as a file, in an open format, for another firm or for safekeeping. */
+function JobFileLink() {
+  const { job } = useJob();
+  return (
+    <div>
+      <Anchor href={`/api/jobs/${job.id}/file`} download style={{ lineHeight: '44px' }}>
+        Save the job as a file
+      </Anchor>
+      <Text size="sm" c="dimmed">
+        Holds everything of this job; “Open a job file” on the list of jobs brings it back.
+      </Text>
+    </div>
   );
 }

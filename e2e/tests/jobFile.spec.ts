@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs';
+import type { JobFile } from '@katharos/contract';
+import { expect, test } from '@playwright/test';
+import { signIn, stage } from '../support/job.ts';
+
+test('a job is saved as a file and opened again; a file that is none is refused with a sentence', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page
+    .getByRole('link', { name: /Dunstan Eskdale-Moor/ })
+    .first()
+    .click();
+  await stage(page, 'Keep').click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save the job as a file' }).click();
+  const file = await (await download).path();
+  await page.goto('/jobs');
+  // Another name, so that the other tests still find their one Dunstan.
+  const job = JSON.parse(readFileSync(file, 'utf8')) as JobFile;
+  job.document.customer.name = 'Carried Over';
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'notes.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"some": "notes"}'),
+  });
+  await expect(page.getByText(/This is not a job file/)).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'job.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(job)),
+  });
+  await expect(page.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
+  await expect(page.getByLabel('Supply pressure', { exact: true })).toHaveValue('62 psi');
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: /Carried Over/ })).toContainText('Handed over');
+});
