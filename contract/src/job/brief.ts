@@ -1,5 +1,4 @@
 import {
-  type Household,
   householdOfDemand,
   meanDemand,
   type Outcome,
@@ -24,8 +23,6 @@ import type { JobDocument, Survey } from './job.ts';
 export interface JobBrief {
   survey: ResolvedSurvey;
   requirements: Requirements;
-  /** As described, else made up to take the demand. */
-  household: Household;
   facts: SiteFacts;
   task: SizingTask;
 }
@@ -53,8 +50,10 @@ export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<Job
   const resolved = resolveSurvey(surveyReadings(survey));
   if (!resolved.ok) return resolved;
   const { values, waters, line } = resolved.value;
+  const household = survey.household ?? householdOfDemand(values.demand, values.largestDraw);
   const requirements: Requirements = {
     ...usualRequirements,
+    household,
     demandLPerDay: values.demand,
     largestDrawL: values.largestDraw,
   };
@@ -69,7 +68,6 @@ export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<Job
   return succeed({
     survey: resolved.value,
     requirements,
-    household: survey.household ?? householdOfDemand(values.demand, values.largestDraw),
     facts,
     task: {
       catalogue,

@@ -109,6 +109,7 @@ export const shortfallWords: Record<Shortfall, string> = {
   'too-much-drain': 'too much water to drain',
   'recovery-too-high': 'recovery too high for one element',
   'tap-too-slow': 'tap too slow',
+  'keeps-waiting': 'keeps the household waiting too often in the worst case',
 };
 
 /** What not having a reading means, for the list of what is still missing. */

@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { tapFlow } from '../hydraulics/tapLine.ts';
 import { assess } from '../sizing/assess.ts';
 import type { FeedWater, SystemDesign } from '../sizing/systemDesign.ts';
 import { directDesign, samplePart, sampleWater, tankDesign } from '../test/samples.ts';
+import { tankPressure } from '../tank/bladderTank.ts';
 import { lookUp } from '../tank/fillPath.ts';
 import {
   type Draw,
@@ -103,6 +105,24 @@ describe('the fill path', () => {
   });
 });
 
+test('the tap’s flow between its nodes is the solved one', () => {
+  const { tapLitres, tapLPerMin, path } = tankSupply();
+  const { tank, line, tap, postFilter } = tankDesign;
+  for (const share of [0.3, 0.55, 0.9]) {
+    const litres = share * path.fullL;
+    const solved = tapFlow({
+      tubes: [line],
+      tapKv: tap.kv,
+      riseM: line.riseM,
+      postFilter: postFilter!.filter,
+      sourcePressureBar: tankPressure(tank!, litres),
+      temperatureC: sampleWater.temperatureC,
+    });
+    if (!solved.ok) throw new Error(solved.failure.code);
+    expect(lookUp(tapLitres, tapLPerMin, litres) / solved.value.flowLPerMin).toBeCloseTo(1, 2);
+  }
+});
+
 describe('simulated days', () => {
   test('lose and invent no water, whatever the household and the system', () => {
     const stalling = supplied(
@@ -116,7 +136,9 @@ describe('simulated days', () => {
     fc.assert(
       fc.property(households, fc.integer({ min: 1, max: 9 }), (household, seed) => {
         for (const supply of supplies) {
-          const { ledger, draws, shortL } = simulateDays(supply, sampleDraws(household, 5, seed));
+          const { ledger, draws, shortL } = simulateDays(supply, sampleDraws(household, 5, seed), {
+            keep: true,
+          });
           const { feedL, drainL, productL, drawnL, startL, endL } = ledger;
           expect(Math.abs(feedL - drainL - productL)).toBeLessThanOrEqual(1e-9 * feedL);
           expect(Math.abs(startL + productL - drawnL - endL)).toBeLessThanOrEqual(
@@ -203,7 +225,7 @@ describe('simulated days', () => {
     const supply = supplied(directDesign);
     if (supply.kind !== 'direct') throw new Error('it has no tank');
     const slow: Supply = { ...supply, productLPerMin: 0.5 };
-    const { draws } = simulateDays(slow, [[glass(400, 3), glass(401, 0.25)]]);
+    const { draws } = simulateDays(slow, [[glass(400, 3), glass(401, 0.25)]], { keep: true });
     // Three litres take six minutes where a comfortable tap takes two; the second comes a minute later and waits for five.
     expect(draws[0]!.waitMin).toBeCloseTo(6 - 3 / comfortLPerMin, 9);
     expect(draws[1]!.waitMin).toBeCloseTo(5 + 0.5 - 0.25 / comfortLPerMin, 9);

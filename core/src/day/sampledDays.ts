@@ -46,7 +46,7 @@ export function liveSampledDays(
     hardest: {
       day: hardest,
       draws: draws[hardest] ?? [],
-      simulated: simulateDays(supply, [draws[hardest] ?? []], { keepMoments: true }),
+      simulated: simulateDays(supply, [draws[hardest] ?? []], { keep: true }),
     },
     disappointingDays: each.filter((day) => day.disappointed > 0).length,
   };

@@ -29,6 +29,7 @@ export interface Ledger {
 export interface SimulatedDays {
   days: number;
   ledger: Ledger;
+  /** Kept, like the moments, only when asked for. */
   draws: ServedDraw[];
   /** Litres asked for that did not come. */
   shortL: number;
@@ -41,7 +42,6 @@ export interface SimulatedDays {
   leastL: number;
   /** Worst first quarter litre of a tankless unit after standing, mg/L; null with a tank. */
   firstGlassMgL: number | null;
-  /** Kept only when asked for. */
   moments: DayMoment[];
 }
 
@@ -51,8 +51,8 @@ export const patienceMin = 6;
 /** A tap that nobody calls slow, L/min: what a tankless unit is held to, having no full tank to compare with. Default. */
 export const comfortLPerMin = 1.5;
 
-/** Step while a tap is open, min. The tank's level changes by a percent in it. */
-const openStepMin = 0.05;
+/** Step while a tap is open, min. A glass takes about one, a pot some ten. */
+const openStepMin = 0.1;
 
 const minutesPerDay = 1440;
 const glassL = 0.25;
@@ -61,11 +61,11 @@ const glassL = 0.25;
 export function simulateDays(
   supply: Supply,
   days: readonly (readonly Draw[])[],
-  { keepMoments = false }: { keepMoments?: boolean } = {},
+  { keep = false }: { keep?: boolean } = {},
 ): SimulatedDays {
   return supply.kind === 'tank'
-    ? simulateTank(supply, days, keepMoments)
-    : simulateDirect(supply, days);
+    ? simulateTank(supply, days, keep)
+    : simulateDirect(supply, days, keep);
 }
 
 const emptyResult = (days: number, startL: number): SimulatedDays => ({
@@ -82,9 +82,15 @@ const emptyResult = (days: number, startL: number): SimulatedDays => ({
   moments: [],
 });
 
-function record(result: SimulatedDays, draw: Draw, servedL: number, waitMin: number): void {
+function record(
+  result: SimulatedDays,
+  draw: Draw,
+  servedL: number,
+  waitMin: number,
+  keep: boolean,
+): void {
   const shortL = Math.max(draw.litres - servedL, 0);
-  result.draws.push({ ...draw, servedL, waitMin });
+  if (keep) result.draws.push({ ...draw, servedL, waitMin });
   result.shortL += shortL;
   result.longestWaitMin = Math.max(result.longestWaitMin, waitMin);
   if (shortL > 1e-9 || waitMin > 1) result.disappointed += 1;
@@ -93,9 +99,9 @@ function record(result: SimulatedDays, draw: Draw, servedL: number, waitMin: num
 function simulateTank(
   supply: Extract<Supply, { kind: 'tank' }>,
   days: readonly (readonly Draw[])[],
-  keepMoments: boolean,
+  keep: boolean,
 ): SimulatedDays {
-  const { path, shutsOff, reopenL, tapLPerMin } = supply;
+  const { path, shutsOff, reopenL, tapLitres, tapLPerMin } = supply;
   const result = emptyResult(days.length, path.fullL);
   const { ledger } = result;
   let litres = path.fullL;
@@ -103,7 +109,7 @@ function simulateTank(
   let now = 0;
 
   const show = () => {
-    if (keepMoments) result.moments.push({ minute: now, litres, producing });
+    if (keep) result.moments.push({ minute: now, litres, producing });
   };
   /** Lets production go on for a time with the tap closed: one look into the path. */
   const produce = (minutes: number): number => {
@@ -141,7 +147,7 @@ function simulateTank(
       if (producing) produce(openStepMin);
       const madeL = litres - before;
       // What the tank's pressure pushes out, or, where it cannot, what the membrane makes meanwhile.
-      const flow = Math.max(lookUp(path.litres, tapLPerMin, litres) * openStepMin, madeL);
+      const flow = Math.max(lookUp(tapLitres, tapLPerMin, litres) * openStepMin, madeL);
       const out = Math.min(flow, draw.litres - served, litres);
       const share = flow > 0 ? Math.min(out / flow, 1) : 1;
       served += out;
@@ -156,7 +162,7 @@ function simulateTank(
     result.leastL = Math.min(result.leastL, litres);
     now += spent;
     show();
-    record(result, draw, served, Math.max(spent - quickest, 0));
+    record(result, draw, served, Math.max(spent - quickest, 0), keep);
   };
 
   show();
@@ -190,6 +196,7 @@ export function standingTds(
 function simulateDirect(
   supply: Extract<Supply, { kind: 'direct' }>,
   days: readonly (readonly Draw[])[],
+  keep: boolean,
 ): SimulatedDays {
   const { productLPerMin, drainLPerMin, productMgL, feedMgL, standingL } = supply;
   const result = emptyResult(days.length, 0);
@@ -212,7 +219,13 @@ function simulateDirect(
       result.runningMin += minutes;
       closed = opened + minutes;
       const asked = day * minutesPerDay + draw.minute;
-      record(result, draw, draw.litres, Math.max(closed - asked - draw.litres / comfortLPerMin, 0));
+      record(
+        result,
+        draw,
+        draw.litres,
+        Math.max(closed - asked - draw.litres / comfortLPerMin, 0),
+        keep,
+      );
     }
   });
   result.firstGlassMgL = worst;

@@ -1,7 +1,17 @@
+import type { Draw } from '../day/household.ts';
+import { sampleDraws } from '../day/sampledDays.ts';
+import { simulateDays } from '../day/simulateDays.ts';
+import { supplyOf } from '../day/supply.ts';
 import type { Failure } from '../outcome.ts';
 import { assess, type Assessment } from './assess.ts';
 import type { Requirements, Shortfall, SizingWaters } from './requirements.ts';
-import { type Ageing, agedMembrane, newMembrane, type SystemDesign } from './systemDesign.ts';
+import {
+  type Ageing,
+  agedMembrane,
+  type FeedWater,
+  newMembrane,
+  type SystemDesign,
+} from './systemDesign.ts';
 
 /** A design with what it does at both conditions, what it costs, and where it falls short. */
 export interface JudgedDesign {
@@ -10,6 +20,8 @@ export interface JudgedDesign {
   worst: Assessment | null;
   failure: Failure | null;
   shortfalls: Shortfall[];
+  /** Share of worst-case days on which somebody waits over a minute or goes short; null where that was not tried. */
+  waitingDays: number | null;
   /** In the firm's currency. */
   price: number;
   fiveYearCost: number;
@@ -38,12 +50,16 @@ export function partsPrice(design: SystemDesign): number {
   );
 }
 
-/** Assesses a design today and in the worst case and holds it against the requirements. */
+/**
+ * Assesses a design today and in the worst case, and holds it against the requirements.
+ * @param days the household's, for a caller that judges many designs on the same ones
+ */
 export function judge(
   design: SystemDesign,
   waters: SizingWaters,
   requirements: Requirements,
   aged: Ageing = agedMembrane,
+  days: readonly (readonly Draw[])[] = trialDays(requirements),
 ): JudgedDesign {
   const price = partsPrice(design);
   const today = assess(design, waters.today, newMembrane);
@@ -56,19 +72,43 @@ export function judge(
       worst: worst.ok ? worst.value : null,
       failure,
       shortfalls: ['cannot-run'],
+      waitingDays: null,
       price,
       fiveYearCost: Infinity,
     };
+  }
+  const shortfalls = findShortfalls(design, waters, requirements, today.value, worst.value);
+  // Days are only lived with designs that nothing else speaks against: they cost more than all the rest.
+  const waitingDays =
+    shortfalls.length === 0 ? shareOfWaitingDays(design, waters.worst, aged, days) : null;
+  if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
+    shortfalls.push('keeps-waiting');
   }
   return {
     design,
     today: today.value,
     worst: worst.value,
     failure: null,
-    shortfalls: findShortfalls(design, waters, requirements, today.value, worst.value),
+    shortfalls,
+    waitingDays,
     price,
     fiveYearCost: price + runningCost(design, requirements, today.value),
   };
+}
+
+/** Two weeks of the household, so that weekends count as they do in a year; the same for every design. */
+export const trialDays = ({ household }: Requirements): Draw[][] => sampleDraws(household, 14);
+
+function shareOfWaitingDays(
+  design: SystemDesign,
+  water: FeedWater,
+  ageing: Ageing,
+  days: readonly (readonly Draw[])[],
+): number | null {
+  const supply = supplyOf(design, water, ageing);
+  if (!supply.ok) return null;
+  const waiting = days.filter((day) => simulateDays(supply.value, [day]).disappointed > 0);
+  return waiting.length / days.length;
 }
 
 function findShortfalls(

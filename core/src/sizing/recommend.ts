@@ -1,12 +1,13 @@
 import type { Part } from '../catalogue/parts.ts';
 import { candidates, type SiteChoices } from './candidates.ts';
-import { judge, type JudgedDesign } from './judge.ts';
+import { judge, type JudgedDesign, trialDays } from './judge.ts';
 import {
   practiceLimits,
   type Requirements,
   type Shortfall,
   type SizingWaters,
 } from './requirements.ts';
+import { agedMembrane } from './systemDesign.ts';
 
 /** A group of designs of one make-up, with its best member. */
 export interface DesignFamily {
@@ -46,11 +47,12 @@ export function recommend(
   onProgress: (share: number) => void = () => undefined,
 ): Recommendation | undefined {
   const designs = candidates(catalogue, site);
+  const days = trialDays(requirements);
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const families = new Map<DesignFamily['key'], DesignFamily>();
   designs.forEach((design, i) => {
     if (i % 50 === 0) onProgress(i / designs.length);
-    const judged = judge(design, waters, requirements);
+    const judged = judge(design, waters, requirements, agedMembrane, days);
     const key = familyOf(judged);
     const family = families.get(key);
     if (!family) {

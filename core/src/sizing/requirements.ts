@@ -1,3 +1,4 @@
+import type { Household } from '../day/household.ts';
 import type { FeedWater } from './systemDesign.ts';
 
 /** What the household asks and what the firm holds itself to. Every limit is a default that the firm may change. */
@@ -5,6 +6,10 @@ export interface Requirements {
   demandLPerDay: number;
   /** Largest single draw, L. */
   largestDrawL: number;
+  /** Who is to be content with it; designs are tried on two weeks of their days. */
+  household: Household;
+  /** Share of days, in the worst case, on which somebody may wait over a minute or go short. */
+  mostWaitingDays: number;
   /** Production asked over demand, so that the tank can catch up. */
   productionMargin: number;
   /** Product TDS that a customer will not question, mg/L, and the share of the feed allowed where the feed is strong. */
@@ -21,16 +26,18 @@ export interface Requirements {
   mostRecovery: number;
 }
 
-export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDrawL'> = {
-  productionMargin: 1.5,
-  productTdsMgL: 60,
-  productShareOfFeed: 0.1,
-  leastProductPh: 6.5,
-  waterPricePerM3: 4,
-  powerPricePerKwh: 0.3,
-  mostDrainPerProductL: 6,
-  mostRecovery: 0.4,
-};
+export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDrawL' | 'household'> =
+  {
+    mostWaitingDays: 0.2,
+    productionMargin: 1.5,
+    productTdsMgL: 60,
+    productShareOfFeed: 0.1,
+    leastProductPh: 6.5,
+    waterPricePerM3: 4,
+    powerPricePerKwh: 0.3,
+    mostDrainPerProductL: 6,
+    mostRecovery: 0.4,
+  };
 
 /** Limits of practice (defaults), with the reason each is there in the sentence it leads to. */
 export const practiceLimits = {
@@ -62,5 +69,6 @@ export const shortfalls = [
   'too-much-drain',
   'recovery-too-high',
   'tap-too-slow',
+  'keeps-waiting',
 ] as const;
 export type Shortfall = (typeof shortfalls)[number];

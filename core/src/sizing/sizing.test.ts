@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { householdOfDemand } from '../day/household.ts';
 import { directDesign, samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { tankVolume } from '../tank/bladderTank.ts';
 import { assess, type Assessment, glassL } from './assess.ts';
@@ -28,7 +29,12 @@ function assessed(design: SystemDesign, water: FeedWater = sampleWater): Assessm
   return outcome.value;
 }
 
-const requirements: Requirements = { ...usualRequirements, demandLPerDay: 12, largestDrawL: 2 };
+const requirements: Requirements = {
+  ...usualRequirements,
+  demandLPerDay: 12,
+  largestDrawL: 2,
+  household: householdOfDemand(12, 2),
+};
 const watersOf = (today: FeedWater): SizingWaters => ({
   today,
   worst: { ...today, temperatureC: today.temperatureC - 8, pressureBar: 0.85 * today.pressureBar },
@@ -146,6 +152,12 @@ describe('a judgement', () => {
       { ...tankDesign, pump: { ...samplePart('pump'), minInletBar: 2 }, shutoff: null },
       { ...sampleWater, pressureBar: 2.2 },
       {},
+    ],
+    [
+      'keeps-waiting',
+      tankDesign,
+      sampleWater,
+      { household: { ...householdOfDemand(20, 4), meals: 3, potL: 4.5 } },
     ],
     ['cannot-run', tankDesign, { ...sampleWater, tdsMgL: 6000, pressureBar: 2 }, {}],
   ])('finds %s', (shortfall, design, water, change) => {

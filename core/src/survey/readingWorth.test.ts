@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { householdOfDemand } from '../day/household.ts';
 import fc from 'fast-check';
 import { lowDiscrepancyPoint, normalQuantile } from '../numeric/lowDiscrepancy.ts';
 import { usualRequirements } from '../sizing/requirements.ts';
@@ -80,7 +81,12 @@ describe('possible surveys', () => {
 
 describe('what a reading is worth', () => {
   const pumped = { ...tankDesign, pump: samplePart('pump'), shutoff: null };
-  const requirements = { ...usualRequirements, demandLPerDay: 12, largestDrawL: 2 };
+  const requirements = {
+    ...usualRequirements,
+    demandLPerDay: 12,
+    largestDrawL: 2,
+    household: householdOfDemand(12, 2),
+  };
   const worth = (readings: SurveyReadings, designs = [tankDesign, pumped]) =>
     readingWorth({ readings, designs, requirements });
   const all: SurveyReadings = {

@@ -1,3 +1,4 @@
+import { householdOfDemand } from '../day/household.ts';
 import { lowDiscrepancyPoint } from '../numeric/lowDiscrepancy.ts';
 import { decideRegulator, decideScaling } from '../sizing/decisions.ts';
 import { judge, type JudgedDesign } from '../sizing/judge.ts';
@@ -118,6 +119,7 @@ function tryOut(
     ...base,
     demandLPerDay: values.demand,
     largestDrawL: values.largestDraw,
+    household: householdOfDemand(values.demand, values.largestDraw),
   };
   const judged = designs.map((design) => judge({ ...design, line }, waters, requirements));
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;

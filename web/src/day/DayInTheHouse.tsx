@@ -20,7 +20,7 @@ export function DayInTheHouse({ design, brief }: { design: SystemDesign; brief: 
     design,
     waters[condition],
     condition === 'today' ? newMembrane : agedMembrane,
-    brief.household,
+    brief.requirements.household,
   );
   return (
     <section className="panel" aria-label="A day in this house">
