@@ -77,6 +77,7 @@ export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<Job
         line,
         chloramine: survey.disinfectant === 'chloramine',
         power: facts.power,
+        tankRoom: survey.tankRoom !== 'no',
         unsafe: facts.unsafe,
         mineral: flat ? 'before-tank' : 'none',
       },

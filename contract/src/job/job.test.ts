@@ -94,10 +94,21 @@ describe('a document', () => {
 
   test('asks for what its site needs', () => {
     const job = surveyed();
-    job.survey = { ...job.survey, safe: 'no', disinfectant: 'chloramine', outlet: 'none' };
+    job.survey = {
+      ...job.survey,
+      safe: 'no',
+      disinfectant: 'chloramine',
+      outlet: 'none',
+      tankRoom: 'no',
+    };
     const brief = briefOf(job.survey, starterCatalogue);
     if (!brief.ok) throw new Error(brief.failure.code);
-    expect(brief.value.task.site).toMatchObject({ unsafe: true, chloramine: true, power: false });
+    expect(brief.value.task.site).toMatchObject({
+      unsafe: true,
+      chloramine: true,
+      power: false,
+      tankRoom: false,
+    });
   });
 
   test('is verified with four readings, and flows are taken where they are there', () => {

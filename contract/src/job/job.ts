@@ -72,6 +72,8 @@ const surveySchema = z.strictObject({
   disinfectant: z.enum(['none', 'chlorine', 'chloramine', 'unknown']),
   safe: z.enum(['yes', 'no', 'unknown']),
   outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
+  /** Absent until it is asked. */
+  tankRoom: z.enum(['yes', 'no', 'unknown']).optional(),
   /** Absent until it is described. */
   household: householdSchema.optional(),
 });

@@ -7,7 +7,7 @@ export interface DaysInTheHouse {
   sampled: SimulatedDays;
   /** The sampled day on which the tank fell lowest (without a tank: most was asked), once more with its moments. */
   hardest: { day: number; draws: readonly Draw[]; simulated: SimulatedDays };
-  /** Days on which somebody waited over a minute or went short. */
+  /** Days on which somebody waited longer than people bear, or went short. */
   disappointingDays: number;
 }
 

@@ -34,7 +34,7 @@ export interface SimulatedDays {
   /** Litres asked for that did not come. */
   shortL: number;
   longestWaitMin: number;
-  /** Draws that waited over a minute or were not served whole. */
+  /** Draws that waited longer than people bear, or were not served whole. */
   disappointed: number;
   /** Starts of production. */
   starts: number;
@@ -47,6 +47,9 @@ export interface SimulatedDays {
 
 /** How long a person holds a jug under a trickle before giving up, min. Default. */
 export const patienceMin = 6;
+
+/** What people bear without complaint: a minute, and half a minute more for every litre of a pot. Default. */
+export const borneWaitMin = (litres: number): number => 1 + litres / 2;
 
 /** A tap that nobody calls slow, L/min: what a tankless unit is held to, having no full tank to compare with. Default. */
 export const comfortLPerMin = 1.5;
@@ -93,7 +96,7 @@ function record(
   if (keep) result.draws.push({ ...draw, servedL, waitMin });
   result.shortL += shortL;
   result.longestWaitMin = Math.max(result.longestWaitMin, waitMin);
-  if (shortL > 1e-9 || waitMin > 1) result.disappointed += 1;
+  if (shortL > 1e-9 || waitMin > borneWaitMin(draw.litres)) result.disappointed += 1;
 }
 
 function simulateTank(

@@ -8,6 +8,8 @@ export interface SiteChoices {
   chloramine: boolean;
   /** Whether an outlet can be had; without one no pump and no lamp. */
   power: boolean;
+  /** Whether a tank finds a place; without one only tankless units are left. */
+  tankRoom: boolean;
   /** Unsafe water asks for a lamp. */
   unsafe: boolean;
   mineral: 'before-tank' | 'after-tank' | 'none';
@@ -40,7 +42,7 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
   const designs: SystemDesign[] = [];
   for (const membrane of partsOf(catalogue, 'membrane')) {
     const direct = membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
-    const tanks = direct ? [null] : partsOf(catalogue, 'tank');
+    const tanks = direct ? [null] : site.tankRoom ? partsOf(catalogue, 'tank') : [];
     for (const restrictor of partsOf(catalogue, 'restrictor')) {
       for (const pump of direct ? pumps.filter((p) => p !== null) : pumps) {
         for (const tank of tanks) {

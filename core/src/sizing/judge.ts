@@ -20,7 +20,7 @@ export interface JudgedDesign {
   worst: Assessment | null;
   failure: Failure | null;
   shortfalls: Shortfall[];
-  /** Share of worst-case days on which somebody waits over a minute or goes short; null where that was not tried. */
+  /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
   waitingDays: number | null;
   /** In the firm's currency. */
   price: number;

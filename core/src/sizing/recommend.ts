@@ -87,15 +87,26 @@ const tally = (
   shortfalls: Object.fromEntries(judged.shortfalls.map((shortfall) => [shortfall, 1])),
 });
 
+/** What speaks against a design besides letting people wait. */
+const faults = ({ shortfalls }: JudgedDesign): number =>
+  shortfalls.filter((shortfall) => shortfall !== 'keeps-waiting').length;
+
+const waits = ({ shortfalls }: JudgedDesign): boolean => shortfalls.includes('keeps-waiting');
+
 /**
- * Fewer shortfalls first; among designs that fall short, more water in the worst case. Among those that meet everything, custom
- * decides on the pump: below the customary supply one is wanted, above it one that does without comes first, since a pump hums,
- * wears and needs an outlet. Then the lower cost over five years.
+ * Fewer shortfalls first; among designs with as many, more water in the worst case. Waiting counts after all others: a design that
+ * only lets people wait is sound, and of two such the one with fewer waiting days is better. Among those that meet everything,
+ * custom decides on the pump: below the customary supply one is wanted, above it one that does without comes first, since a pump
+ * hums, wears and needs an outlet. Then the lower cost over five years.
  */
 export function isBetter(a: JudgedDesign, b: JudgedDesign, lowSupply: boolean): boolean {
-  if (a.shortfalls.length !== b.shortfalls.length) return a.shortfalls.length < b.shortfalls.length;
-  if (a.shortfalls.length > 0) {
+  if (faults(a) !== faults(b)) return faults(a) < faults(b);
+  if (faults(a) > 0) {
     return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
+  }
+  if (waits(a) !== waits(b)) return waits(b);
+  if (waits(a) && a.waitingDays !== b.waitingDays) {
+    return (a.waitingDays ?? 1) < (b.waitingDays ?? 1);
   }
   const [aPumped, bPumped] = [a.design.pump !== null, b.design.pump !== null];
   if (aPumped !== bPumped) return aPumped === lowSupply;

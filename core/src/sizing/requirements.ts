@@ -8,7 +8,7 @@ export interface Requirements {
   largestDrawL: number;
   /** Who is to be content with it; designs are tried on two weeks of their days. */
   household: Household;
-  /** Share of days, in the worst case, on which somebody may wait over a minute or go short. */
+  /** Share of days, in the worst case, on which somebody may wait longer than people bear, or go short. */
   mostWaitingDays: number;
   /** Production asked over demand, so that the tank can catch up. */
   productionMargin: number;

@@ -43,6 +43,7 @@ const site: SiteChoices = {
   line: tankDesign.line,
   chloramine: false,
   power: true,
+  tankRoom: true,
   unsafe: false,
   mineral: 'none',
 };
@@ -157,7 +158,7 @@ describe('a judgement', () => {
       'keeps-waiting',
       tankDesign,
       sampleWater,
-      { household: { ...householdOfDemand(20, 4), meals: 3, potL: 4.5 } },
+      { household: { ...householdOfDemand(30, 4), meals: 3, potL: 7 } },
     ],
     ['cannot-run', tankDesign, { ...sampleWater, tdsMgL: 6000, pressureBar: 2 }, {}],
   ])('finds %s', (shortfall, design, water, change) => {
@@ -185,6 +186,12 @@ describe('a judgement', () => {
     };
     expect(isBetter(good, pumped, false)).toBe(true);
     expect(isBetter(good, pumped, true)).toBe(false);
+    const waiting = { ...good, shortfalls: ['keeps-waiting' as const], waitingDays: 0.5 };
+    expect(isBetter(good, waiting, false)).toBe(true);
+    expect(isBetter(waiting, flawed, false)).toBe(true);
+    expect(isBetter({ ...waiting, waitingDays: 0.3, fiveYearCost: 1e6 }, waiting, false)).toBe(
+      true,
+    );
     const more = judged(tankDesign, { ...sampleWater, pressureBar: 5 });
     expect(isBetter({ ...more, shortfalls: flawed.shortfalls }, flawed, false)).toBe(true);
   });
@@ -195,6 +202,8 @@ describe('candidates', () => {
     // Two tank elements x two restrictors x (no pump or one) x two tanks, and one direct element x two restrictors x one pump.
     expect(candidates(sampleParts, site)).toHaveLength(2 * 2 * 2 * 2 + 2);
     expect(candidates(sampleParts, { ...site, power: false })).toHaveLength(2 * 2 * 2);
+    const tankless = candidates(sampleParts, { ...site, tankRoom: false });
+    expect(tankless.map((design) => design.tank)).toEqual([null, null]);
     expect(candidates([], site)).toEqual([]);
   });
 

@@ -77,7 +77,7 @@ describe('the sample jobs', () => {
     expect(decisionsOf('Per Hathersage-Lunn').design.line.innerDiameterMm).toBeGreaterThan(6);
   });
 
-  test('a café’s demand: tankless', () => {
+  test('no room for a tank: tankless', () => {
     expect(decisionsOf('Café Millrace').design.tank).toBeNull();
   });
 

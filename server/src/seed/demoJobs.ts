@@ -134,14 +134,14 @@ const samples: Sample[] = [
     daysAgo: 6,
     progress: 'verified',
     note: 'No room for a tank under the counter: tankless retrofit.',
-    survey: mains,
+    survey: { ...mains, tankRoom: 'no' },
     readings: {
       feedTds: [320, 'ppm'],
       pressure: [4.2, 'bar'],
       temperature: [14, 'C'],
-      demand: [190, 'L/day'],
+      demand: [60, 'L/day'],
       hardness: [9, 'dH'],
-      largestDraw: [6, 'L'],
+      largestDraw: [3, 'L'],
     },
   },
   {

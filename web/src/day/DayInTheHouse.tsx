@@ -62,6 +62,17 @@ function Lived({ lived }: { lived: LivedDays }) {
             label="Days with a long wait or too little"
             value={{ text: String(disappointingDays), unit: `of ${days}` }}
             beside={`short in all: ${say('volume', sampled.shortL)}`}
+            why={{
+              equation:
+                'A wait is the time over what a full tank (a comfortable tap, where there is no tank) takes. Long is over a minute and half a minute for every litre.',
+              source:
+                'Days sampled from the household’s habits; production and tap flow from the model, every litre accounted for. What people bear is a default.',
+              inputs: [
+                ['Drawn', say('volume', ledger.drawnL, 0)],
+                ['Made', say('volume', ledger.productL, 0)],
+                ['Not come', say('volume', sampled.shortL)],
+              ],
+            }}
           />
         </div>
         <Figure
@@ -115,11 +126,11 @@ function inWords(
   const weeks = `In ${sampled.days} sampled days, weekends and guests among them,`;
   if (disappointingDays === 0) {
     return tank
-      ? `${weeks} nobody went short or waited over a minute. At its lowest the tank held ${say('volume', sampled.leastL)}.`
+      ? `${weeks} nobody went short or waited long. At its lowest the tank held ${say('volume', sampled.leastL)}.`
       : `${weeks} nobody went short; every opening of the tap starts the pump.`;
   }
   if (!tank) {
-    return `${weeks} somebody waited over a minute on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
+    return `${weeks} somebody waited long on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
   }
   return `${weeks} the tank ran low on ${disappointingDays} and ${say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
 }

@@ -124,7 +124,7 @@ function Missing() {
   );
 }
 
-type ChoiceKey = 'source' | 'disinfectant' | 'safe' | 'outlet';
+type ChoiceKey = 'source' | 'disinfectant' | 'safe' | 'outlet' | 'tankRoom';
 
 const choices: { key: ChoiceKey; label: string; data: { value: string; label: string }[] }[] = [
   {
@@ -165,6 +165,15 @@ const choices: { key: ChoiceKey; label: string; data: { value: string; label: st
       { value: 'unknown', label: 'Not looked' },
     ],
   },
+  {
+    key: 'tankRoom',
+    label: 'Room for a tank',
+    data: [
+      { value: 'yes', label: 'Yes' },
+      { value: 'no', label: 'No' },
+      { value: 'unknown', label: 'Not looked' },
+    ],
+  },
 ];
 
 function SiteChoices() {
@@ -188,7 +197,7 @@ function SiteChoices() {
               size="md"
               orientation={small && data.length > 3 ? 'vertical' : 'horizontal'}
               aria-label={label}
-              value={document.survey[key]}
+              value={document.survey[key] ?? 'unknown'}
               onChange={(value) => choose(key, value)}
               data={data}
             />
