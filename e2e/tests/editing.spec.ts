@@ -148,8 +148,7 @@ test('choosing another system than proposed is possible, and the survey outgrowi
   await beginJob(page, 'Overruled');
   await takeSurvey(page, fair);
   await stage(page, 'Size').click();
-  const alternatives = page.getByRole('region', { name: 'Alternatives' });
-  const tankless = alternatives.getByRole('row', { name: /Tankless/ });
+  const tankless = page.getByTestId('choose-direct-flow');
   await tankless.getByRole('button', { name: 'Use instead' }).click();
   await expect(page.getByRole('heading', { name: 'The chosen system' })).toBeVisible();
   await expect(tankless).toContainText('In use above');
