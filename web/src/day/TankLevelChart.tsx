@@ -9,6 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { chartGrid, chartMargin, chartTick, chartTooltip } from '../quantities/chartStyle.ts';
 import { useUnits } from '../quantities/useUnits.ts';
 
 const hours = [0, 3, 6, 9, 12, 15, 18, 21, 24];
@@ -34,26 +35,17 @@ export function TankLevelChart({
   return (
     <div style={{ height: 230 }} aria-hidden>
       <ResponsiveContainer>
-        <ComposedChart
-          accessibilityLayer={false}
-          data={points}
-          margin={{ left: 4, right: 16, top: 8, bottom: 4 }}
-        >
-          <CartesianGrid stroke="var(--k-line)" strokeDasharray="2 4" />
+        <ComposedChart accessibilityLayer={false} data={points} margin={chartMargin}>
+          <CartesianGrid {...chartGrid} />
           <XAxis
             dataKey="hour"
             type="number"
             domain={[0, 24]}
             ticks={hours}
             tickFormatter={clock}
-            tick={{ fill: 'var(--k-quiet)' }}
+            tick={chartTick}
           />
-          <YAxis
-            width={44}
-            domain={[0, 'auto']}
-            tick={{ fill: 'var(--k-quiet)' }}
-            unit={` ${volume.symbol}`}
-          />
+          <YAxis width={44} domain={[0, 'auto']} tick={chartTick} unit={` ${volume.symbol}`} />
           <ReferenceLine
             y={volume.fromCore(tank.reopenL)}
             stroke="var(--k-quiet)"
@@ -64,14 +56,7 @@ export function TankLevelChart({
               position: 'insideTopLeft',
             }}
           />
-          <Tooltip
-            contentStyle={{
-              background: 'var(--k-surface)',
-              border: '1px solid var(--k-line)',
-              color: 'var(--k-ink)',
-            }}
-            labelFormatter={(hour) => clock(Number(hour))}
-          />
+          <Tooltip {...chartTooltip} labelFormatter={(hour) => clock(Number(hour))} />
           <Area
             dataKey="level"
             name={`in the tank, ${volume.symbol}`}

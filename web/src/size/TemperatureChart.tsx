@@ -13,6 +13,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { chartGrid, chartMargin, chartTick, chartTooltip } from '../quantities/chartStyle.ts';
 import { useUnits } from '../quantities/useUnits.ts';
 
 const temperatures = Array.from({ length: 14 }, (_, i) => 2 + i * 2);
@@ -50,21 +51,17 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
       </Text>
       <div style={{ height: 240 }} aria-hidden>
         <ResponsiveContainer>
-          <LineChart
-            accessibilityLayer={false}
-            data={points}
-            margin={{ left: 4, right: 16, top: 8, bottom: 4 }}
-          >
-            <CartesianGrid stroke="var(--k-line)" strokeDasharray="2 4" />
+          <LineChart accessibilityLayer={false} data={points} margin={chartMargin}>
+            <CartesianGrid {...chartGrid} />
             <XAxis
               dataKey="temperature"
               type="number"
               domain={['dataMin', 'dataMax']}
               ticks={points.filter((_, i) => i % 2 === 0).map((point) => point.temperature)}
-              tick={{ fill: 'var(--k-quiet)' }}
+              tick={chartTick}
               stroke="var(--k-line)"
             />
-            <YAxis tick={{ fill: 'var(--k-quiet)' }} stroke="var(--k-line)" width={46} />
+            <YAxis tick={chartTick} stroke="var(--k-line)" width={46} />
             <ReferenceArea
               x1={year[0]}
               x2={year[1]}
@@ -78,11 +75,7 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
               strokeWidth={2}
             />
             <Tooltip
-              contentStyle={{
-                background: 'var(--k-surface)',
-                border: '1px solid var(--k-line)',
-                color: 'var(--k-ink)',
-              }}
+              {...chartTooltip}
               labelFormatter={(value) => `${Number(value)} ${degree.symbol}`}
             />
             <Line
