@@ -2,11 +2,14 @@ import { readFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { briefOf, newJobDocument, starterCatalogue } from '../contract/src/index.ts';
 import {
+  agedMembrane,
+  assess,
   candidates,
   fillTank,
   judge,
   operatingPoint,
   OperatingPointSolver,
+  partsOf,
   recommend,
   resolveSystem,
   type RoSystem,
@@ -118,20 +121,46 @@ function benchTankFill(): void {
   row('slowest of them', `${(Math.max(...times) / 1000).toFixed(3)} ms`);
 }
 
+/** Milliseconds of one run, the middle of three. */
+function runMs(call: () => unknown): number {
+  const times = [0, 1, 2].map(() => {
+    const start = performance.now();
+    call();
+    return performance.now() - start;
+  });
+  return median(times);
+}
+
 function benchRecommendation(): void {
   const { survey } = newJobDocument('bench');
   const brief = briefOf(survey, starterCatalogue);
   if (!brief.ok) throw new Error(brief.failure.code);
   const { task, requirements } = brief.value;
+  const tanks = partsOf(starterCatalogue, 'tank');
+  write('Recommendation: every candidate at two conditions, the sound ones on two weeks of days');
+  for (const copies of [1, 2, 4, 8]) {
+    // More tanks of other names and sizes: each is one more candidate for every feed side.
+    const more = Array.from({ length: copies - 1 }, (_, copy) =>
+      tanks.map((tank) => ({
+        ...tank,
+        id: `${tank.id}-${copy}`,
+        volumeL: tank.volumeL * (1 + 0.03 * (copy + 1)),
+      })),
+    ).flat();
+    const grown = { ...task, catalogue: [...task.catalogue, ...more] };
+    const count = candidates(grown.catalogue, grown.site).length;
+    const ms = runMs(() => recommend(grown));
+    row(`${count} candidates`, `${ms.toFixed(0)} ms`, `${(ms / count).toFixed(2)} ms each`);
+  }
   const designs = candidates(task.catalogue, task.site);
-  const perDesign = medianMicroseconds(
-    () => designs.slice(0, 20).map((design) => judge(design, task.waters, requirements)),
-    { batches: 9 },
+  const today = runMs(() => designs.map((design) => assess(design, task.waters.today)));
+  const worst = runMs(() =>
+    designs.map((design) => assess(design, task.waters.worst, agedMembrane)),
   );
-  const whole = medianMicroseconds(() => recommend(task), { batches: 5, batchMs: 1 });
-  write(`Recommendation, ${designs.length} candidates at two conditions each`);
-  row('one candidate', `${(perDesign / 20 / 1000).toFixed(3)} ms`);
-  row('all of them', `${(whole / 1000).toFixed(0)} ms`);
+  const all = runMs(() => designs.map((design) => judge(design, task.waters, requirements)));
+  const share = (ms: number) => `${((ms / all) * 100).toFixed(0)} %`;
+  row('share of it: the two conditions', share(today + worst));
+  row('share of it: days, costs, comparison', share(all - today - worst));
 }
 
 /** How fast the core is here, beside what a plain solver takes. Medians, so that a busy moment does not decide. */

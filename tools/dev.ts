@@ -29,7 +29,11 @@ export async function run(): Promise<void> {
   );
   const web = await createServer({
     root: join(root, 'web'),
-    server: { host: '127.0.0.1', proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
+    server: {
+      host: '127.0.0.1',
+      // The host stays the page's own: the API refuses changes that come from another origin.
+      proxy: { '/api': { target: `http://127.0.0.1:${apiPort}`, changeOrigin: false } },
+    },
   });
   await web.listen();
   web.printUrls();
