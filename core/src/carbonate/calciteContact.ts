@@ -4,6 +4,7 @@ import { findRoot } from '../numeric/findRoot.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 import {
   activityCoefficient,
+  type CarbonateConstants,
   carbonateConstants,
   ionicStrengthPerTds,
   mgCaCO3PerEquivalent,
@@ -73,7 +74,9 @@ export function calciteContact(
   ]);
   if (refused) return refused;
 
-  const index = (dissolved: number) => carbonateState(water, dissolved)?.saturationIndex ?? NaN;
+  const constants = carbonateConstants(water.temperatureC);
+  const index = (dissolved: number) =>
+    carbonateState(water, constants, dissolved)?.saturationIndex ?? NaN;
   // The last trace of calcium and alkalinity keeps the logarithms finite for water that has none.
   const search = findRoot(index, 1e-9, mostDissolved, { tolerance: 1e-10, maxEvaluations: 200 });
   if (search.status === 'no-bracket') {
@@ -82,7 +85,7 @@ export function calciteContact(
   if (search.status !== 'converged') return fail(search.status, 'equilibriumAddedMgL');
   const contactTimeMin = (media.bedVolumeL / flowLPerH) * 60;
   const dissolved = search.x * -Math.expm1(-contactTimeMin / timeConstantMin);
-  const state = carbonateState(water, dissolved);
+  const state = carbonateState(water, constants, dissolved);
   if (!state) return fail('no-bracket', 'pH');
   return succeed({
     contactTimeMin,
@@ -96,34 +99,41 @@ export function calciteContact(
   });
 }
 
-/** pH and calcite saturation after `dissolved` mol/L; nothing if no pH between 2 and 13 balances. */
+/**
+ * pH and calcite saturation after `dissolved` mol/L; nothing if no pH between 2 and 13 balances.
+ * The search runs inside another one, so that everything that does not depend on the pH is taken out of it.
+ */
 function carbonateState(
   water: SoftWater,
+  { logK1, logK2, logKs, logKw }: CarbonateConstants,
   dissolved: number,
 ): { pH: number; saturationIndex: number } | undefined {
-  const { logK1, logK2, logKs, logKw } = carbonateConstants(water.temperatureC);
   const ionicStrength = ionicStrengthPerTds * water.tdsMgL + 3 * dissolved;
   const g1 = activityCoefficient(1, ionicStrength, water.temperatureC);
-  const g2 = activityCoefficient(2, ionicStrength, water.temperatureC);
+  // Davies' exponent goes with the square of the charge.
+  const g2 = g1 ** 4;
   const feedAlkalinity = water.alkalinityMgL / mgCaCO3PerEquivalent;
   const alkalinity = feedAlkalinity + 2 * dissolved;
   const carbonate = feedAlkalinity + water.co2MgL / mgCO2PerMole + dissolved;
   const calcium = water.calciumMgL / mgCaCO3PerMole + dissolved;
+  // Activities are on the pH scale; concentrations follow by the activity coefficients.
+  const first = 10 ** logK1 / g1;
+  const second = (10 ** logK2 * g1) / g2;
+  const hydroxide = 10 ** logKw / g1;
 
-  /** Activities are on the pH scale; concentrations follow by the activity coefficients. */
-  const speciate = (pH: number) => {
-    const hydrogen = 10 ** -pH;
-    const toBicarbonate = 10 ** logK1 / (hydrogen * g1);
-    const toCarbonate = (toBicarbonate * g1 * 10 ** logK2) / (hydrogen * g2);
-    const carbonDioxideLeft = carbonate / (1 + toBicarbonate + toCarbonate);
-    const bicarbonate = carbonDioxideLeft * toBicarbonate;
-    const carbonateIon = carbonDioxideLeft * toCarbonate;
-    const charge = bicarbonate + 2 * carbonateIon + 10 ** (logKw + pH) / g1 - hydrogen / g1;
-    return { charge, carbonateIon };
+  const carbonateIonAt = (hydrogen: number) => {
+    const toBicarbonate = first / hydrogen;
+    const toCarbonate = (toBicarbonate * second) / hydrogen;
+    return (carbonate * toCarbonate) / (1 + toBicarbonate + toCarbonate);
   };
-  const search = findRoot((pH) => speciate(pH).charge - alkalinity, 2, 13, { tolerance: 1e-12 });
+  const surplus = (pH: number) => {
+    const hydrogen = 10 ** -pH;
+    const carbonateIon = carbonateIonAt(hydrogen);
+    const bicarbonate = (carbonateIon * hydrogen) / second;
+    return bicarbonate + 2 * carbonateIon + hydroxide / hydrogen - hydrogen / g1 - alkalinity;
+  };
+  const search = findRoot(surplus, 2, 13, { tolerance: 1e-12 });
   if (search.status !== 'converged') return undefined;
-  const { carbonateIon } = speciate(search.x);
-  const saturationIndex = Math.log10(calcium * g2 * carbonateIon * g2) - logKs;
-  return { pH: search.x, saturationIndex };
+  const carbonateIon = carbonateIonAt(10 ** -search.x);
+  return { pH: search.x, saturationIndex: Math.log10(calcium * g2 * carbonateIon * g2) - logKs };
 }

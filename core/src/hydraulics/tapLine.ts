@@ -61,9 +61,6 @@ export function refuseTapLine(line: TapLine, path = '') {
   );
 }
 
-/** The largest flow that any tap on a dwelling's product line could show; the bracket's upper end. L/h */
-const mostLPerH = 1e5;
-
 /**
  * Flow at the open tap from a source at a known pressure.
  * @returns L/min. Errors: 'out-of-range'; 'source-below-rise' if the source cannot even lift the water to the tap.
@@ -86,6 +83,8 @@ export function tapFlow(
     });
   }
   const miss = (flow: number) => tapLineLoss(line, flow, temperatureC).totalBar - sourcePressureBar;
+  // The tap alone would pass this; everything else in the line only takes from it. A hair more keeps the ends apart.
+  const mostLPerH = 1000.1 * line.tapKv * Math.sqrt(sourcePressureBar - riseBar);
   const search = findRoot(miss, 0, mostLPerH, { tolerance: 1e-9, maxEvaluations: 200 });
   if (search.status !== 'converged') return fail(search.status, 'flowLPerMin', {});
   return succeed({ flowLPerMin: search.x / 60 });
