@@ -52,7 +52,7 @@ export function partsPrice(design: SystemDesign): number {
 
 /**
  * Assesses a design today and in the worst case, and holds it against the requirements.
- * @param days the household's, for a caller that judges many designs on the same ones
+ * @param days the household's, for a caller that judges many designs on the same ones; none where days are not to be tried
  */
 export function judge(
   design: SystemDesign,
@@ -105,6 +105,7 @@ function shareOfWaitingDays(
   ageing: Ageing,
   days: readonly (readonly Draw[])[],
 ): number | null {
+  if (days.length === 0) return null;
   const supply = supplyOf(design, water, ageing);
   if (!supply.ok) return null;
   const waiting = days.filter((day) => simulateDays(supply.value, [day]).disappointed > 0);

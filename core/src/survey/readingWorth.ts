@@ -4,7 +4,7 @@ import { decideRegulator, decideScaling } from '../sizing/decisions.ts';
 import { judge, type JudgedDesign } from '../sizing/judge.ts';
 import { isBetter } from '../sizing/recommend.ts';
 import { practiceLimits, type Requirements } from '../sizing/requirements.ts';
-import type { SystemDesign } from '../sizing/systemDesign.ts';
+import { agedMembrane, type SystemDesign } from '../sizing/systemDesign.ts';
 import { possibleSurvey, surveyKeys } from './possibleSurveys.ts';
 import { resolveSurvey, type SurveyKey, type SurveyReadings } from './resolveSurvey.ts';
 
@@ -121,7 +121,10 @@ function tryOut(
     largestDrawL: values.largestDraw,
     household: householdOfDemand(values.demand, values.largestDraw),
   };
-  const judged = designs.map((design) => judge({ ...design, line }, waters, requirements));
+  // Days are not lived here: they would take five times as long, and rarely decide between families.
+  const judged = designs.map((design) =>
+    judge({ ...design, line }, waters, requirements, agedMembrane, []),
+  );
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const best = judged.reduce<JudgedDesign | undefined>(
     (found, next) => (!found || isBetter(next, found, lowSupply) ? next : found),
