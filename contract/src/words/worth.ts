@@ -12,9 +12,9 @@ const subjects: Record<WorthTopic, [yes: string, no: string]> = {
 /** A reading that settles less than this is not worth a walk back to the tap. */
 const telling = 0.15;
 /** From here on nothing is called open: the samples themselves are not finer. */
-const sure = 0.97;
+export const surelySettled = 0.97;
 
-export const isOpen = (decision: DecisionSpread): boolean => decision.certainty < sure;
+export const isOpen = (decision: DecisionSpread): boolean => decision.certainty < surelySettled;
 
 const nameOf = (key: SurveyKey): string => {
   const { label } = surveyFields[key];

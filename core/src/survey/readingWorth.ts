@@ -121,7 +121,7 @@ function tryOut(
     largestDrawL: values.largestDraw,
     household: householdOfDemand(values.demand, values.largestDraw),
   };
-  // Days are not lived here: they would take five times as long, and rarely decide between families.
+  // Days are not lived here: measured, they take three times as long. A choice that hangs on waiting alone is not seen.
   const judged = designs.map((design) =>
     judge({ ...design, line }, waters, requirements, agedMembrane, []),
   );

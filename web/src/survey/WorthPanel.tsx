@@ -2,8 +2,10 @@ import {
   isOpen,
   openDecisionSentence,
   productionBandSentence,
+  surelySettled,
   surveyReadings,
   worthTopicNames,
+  writePercent,
 } from '@katharos/contract';
 import { type OpenQuestion, representatives } from '@katharos/core';
 import { Skeleton, Stack, Text, Title } from '@mantine/core';
@@ -45,7 +47,8 @@ export function WorthPanel() {
           {open.length === 0 && (
             <Text data-testid="nothing-open">
               No decision hangs on a reading that is still missing: pump, regulator, minerals and
-              scale come out the same in all {worth.samples} surveys that these readings allow.
+              scale each come out the same in at least {writePercent(surelySettled)} of the{' '}
+              {worth.samples} surveys that these readings allow.
             </Text>
           )}
           <Text>{productionBandSentence(worth.production, say)}</Text>
