@@ -1,6 +1,8 @@
 /** Unit tests beside the code, and API tests against the real database whose address tools/test.ts puts in DATABASE_URL. */
 export default {
   testEnvironment: 'node',
+  // Only a guard against a test that hangs: signing in costs a slow hash, and a machine may be busy. No test here measures time.
+  testTimeout: 30_000,
   roots: ['core/src', 'contract/src', 'solve/src', 'server/src', 'web/src', 'tools'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

@@ -21,6 +21,9 @@ import { hashPassword } from '../session/passwords.ts';
 export const setupCode = '12345678';
 export const password = 'a test password';
 
+/** One password for all test owners, so that it is hashed once a test file: the hash is slow on purpose. */
+const sharedHash = hashPassword(password);
+
 export interface TestApp {
   app: Express;
   /** Adds a firm with an owner and returns an agent that is signed in as that owner. */
@@ -57,7 +60,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
     log,
     signedIn: async (firm) => {
       const email = `owner@${firm}.example`;
-      const owner = { name: `Owner of ${firm}`, email, passwordHash: await hashPassword(password) };
+      const owner = { name: `Owner of ${firm}`, email, passwordHash: await sharedHash };
       await sequelize.transaction((transaction) =>
         createFirm(
           { name: firm, settings: usualSettings, parts: starterCatalogue, owner },
