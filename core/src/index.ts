@@ -2,6 +2,8 @@ export * from './outcome.ts';
 export { type Range } from './guard.ts';
 export { limits } from './limits.ts';
 export { findRoot } from './numeric/findRoot.ts';
+export * from './water/ionBalance.ts';
+export { type Analyte, analyteAmount, analytes, analyteUnit } from './laboratory/analytes.ts';
 export { osmoticPressure } from './water/osmoticPressure.ts';
 export { viscosityRatio, waterViscosity } from './water/waterViscosity.ts';
 export { risePressure, waterDensity } from './water/waterDensity.ts';
@@ -38,21 +40,49 @@ export { parseQuantity, type Parsed } from './units/parseQuantity.ts';
 export * from './catalogue/parts.ts';
 export * from './sizing/systemDesign.ts';
 export { assess, type Assessment, glassL } from './sizing/assess.ts';
+export { remineralise } from './sizing/remineralise.ts';
 export * from './sizing/requirements.ts';
-export { judge, type JudgedDesign, partsPrice } from './sizing/judge.ts';
-export { candidates, type SiteChoices } from './sizing/candidates.ts';
+export { judge, type JudgedDesign, partsPrice, type Trial, trialOf } from './sizing/judge.ts';
+export { type OwnershipCost, ownershipCost } from './sizing/ownershipCost.ts';
+export { Solutions } from './sizing/solutions.ts';
+export * from './sizing/criteria.ts';
+export {
+  candidates,
+  type Exclusion,
+  type FamilyKey,
+  familyKeys,
+  familyOf,
+  type SiteChoices,
+} from './sizing/candidates.ts';
 export {
   type DesignFamily,
   recommend,
   type Recommendation,
   type SizingTask,
+  type TradeOff,
 } from './sizing/recommend.ts';
 export { assessConditions, type ConditionKey, conditionKeys } from './sizing/conditions.ts';
 export { pressureBudget, type PressureBudget } from './sizing/pressureBudget.ts';
 export { representatives } from './sizing/representatives.ts';
-export { decide, type Decision, type SiteFacts } from './sizing/decisions.ts';
+export { decide, type DecisionContext } from './decisions/decide.ts';
+export * from './decisions/decision.ts';
+export {
+  type DecisionOption,
+  decisionOptions,
+  overruleDesign,
+} from './decisions/decisionOptions.ts';
+export * from './decisions/supplySettings.ts';
+export { type Branch, branchPressure } from './hydraulics/branchPressure.ts';
+export {
+  carbonLifeMonths,
+  type Disinfectant,
+  type DisinfectantCapacity,
+} from './carbon/carbonLife.ts';
+export * from './ultraviolet/ultravioletLine.ts';
+export { ultravioletDose, ultravioletLimits } from './ultraviolet/ultravioletDose.ts';
 export {
   type NodeKind,
+  ultravioletWaterline,
   waterline,
   type Waterline,
   type WaterlineNode,
@@ -88,12 +118,14 @@ export {
   surveyRanges,
   type SurveyReadings,
 } from './survey/resolveSurvey.ts';
-export { type FillPath, fillPath } from './tank/fillPath.ts';
+export { type ProductionCurve, productionCurve } from './tank/productionCurve.ts';
 export {
   type Draw,
   drawsOfDay,
   type Household,
   householdOfDemand,
+  drawsAround,
+  litresOf,
   meanDemand,
   seededRandom,
   usualHousehold,
@@ -105,7 +137,12 @@ export {
   type SimulatedDays,
   simulateDays,
 } from './day/simulateDays.ts';
-export { type DaysInTheHouse, liveSampledDays, sampleDraws } from './day/sampledDays.ts';
+export {
+  type DaysInTheHouse,
+  type LevelBand,
+  liveSampledDays,
+  sampleDraws,
+} from './day/sampledDays.ts';
 export {
   type DecisionSpread,
   type OpenQuestion,

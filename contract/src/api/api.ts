@@ -1,14 +1,7 @@
 import { z } from 'zod';
 import { partSchema } from '../catalogue/part.ts';
 import { jobDocumentSchema } from '../job/job.ts';
-
-export const unitSystemSchema = z.enum(['metric', 'us']);
-export const firmSettingsSchema = z.strictObject({
-  units: unitSystemSchema,
-  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency is three capital letters, such as EUR.'),
-  paper: z.enum(['A4', 'LETTER']),
-});
-export type FirmSettings = z.infer<typeof firmSettingsSchema>;
+import { firmSettingsSchema, unitSystemSchema } from './firmSettings.ts';
 
 export const credentialsSchema = z.strictObject({
   email: z.email('Enter an e-mail address, such as name@firm.example.').max(200),

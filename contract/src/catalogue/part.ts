@@ -21,6 +21,10 @@ export const prefilterPartSchema = z.strictObject({
   kind: z.literal('prefilter'),
   media: z.enum(['sediment', 'carbon-block', 'catalytic-carbon']),
   filter: filterDropSchema,
+  disinfectantG: z.strictObject({
+    chlorine: z.number().min(0).max(10000),
+    chloramine: z.number().min(0).max(10000),
+  }),
 });
 export const membranePartSchema = z.strictObject({
   ...base,
@@ -39,6 +43,11 @@ export const pumpPartSchema = z.strictObject({
   cutoutBar: within(limits.cutoutBar),
   minInletBar: within(limits.supplyPressureBar),
   powerW: z.number().min(1).max(2000),
+});
+export const permeatePumpPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('permeate-pump'),
+  backPressureShare: z.number().min(0).max(1),
 });
 export const shutoffPartSchema = z.strictObject({
   ...base,
@@ -68,6 +77,7 @@ export const lampPartSchema = z.strictObject({
   ...base,
   kind: z.literal('lamp'),
   ratedFlowLPerH: within(limits.flowLPerH),
+  ratedDoseMjCm2: z.number().min(1).max(400),
   powerW: z.number().min(1).max(500),
 });
 export const tapPartSchema = z.strictObject({
@@ -96,6 +106,7 @@ export const partSchema: z.ZodType<Part, Part> = z.discriminatedUnion('kind', [
   membranePartSchema,
   restrictorPartSchema,
   pumpPartSchema,
+  permeatePumpPartSchema,
   shutoffPartSchema,
   tankPartSchema,
   postFilterPartSchema,

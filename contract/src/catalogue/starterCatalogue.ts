@@ -79,6 +79,7 @@ const prefilters: Part[] = [
     name: 'Silt 5 µm sediment cartridge',
     price: 9,
     media: 'sediment',
+    disinfectantG: { chlorine: 0, chloramine: 0 },
     filter: { dropBar: 0.05, atFlowLPerH: 60 },
   },
   {
@@ -87,6 +88,7 @@ const prefilters: Part[] = [
     name: 'Char block carbon cartridge',
     price: 14,
     media: 'carbon-block',
+    disinfectantG: { chlorine: 40, chloramine: 6 },
     filter: { dropBar: 0.07, atFlowLPerH: 60 },
   },
   {
@@ -95,6 +97,7 @@ const prefilters: Part[] = [
     name: 'Char catalytic carbon cartridge',
     price: 29,
     media: 'catalytic-carbon',
+    disinfectantG: { chlorine: 40, chloramine: 30 },
     filter: { dropBar: 0.06, atFlowLPerH: 60 },
   },
 ];
@@ -133,6 +136,16 @@ const pumps: Part[] = [
     cutoutBar: 2.76,
     minInletBar: 1.7,
     powerW: 72,
+  },
+];
+
+const permeatePumps: Part[] = [
+  {
+    id: 'otter-lift',
+    kind: 'permeate-pump',
+    name: 'Otter permeate pump',
+    price: 74,
+    backPressureShare: 0.15,
   },
 ];
 
@@ -199,7 +212,17 @@ const others: Part[] = [
     name: 'Ember 6 W ultraviolet lamp',
     price: 145,
     ratedFlowLPerH: 230,
+    ratedDoseMjCm2: 40,
     powerW: 12,
+  },
+  {
+    id: 'ember-11',
+    kind: 'lamp',
+    name: 'Ember 11 W ultraviolet lamp',
+    price: 189,
+    ratedFlowLPerH: 480,
+    ratedDoseMjCm2: 40,
+    powerW: 18,
   },
   { id: 'ibis-tap', kind: 'tap', name: 'Ibis long-reach tap', price: 38, kv: 0.25, holeMm: 12 },
   {
@@ -246,6 +269,7 @@ export const starterCatalogue: readonly Part[] = [
   ...membranes,
   ...restrictors,
   ...pumps,
+  ...permeatePumps,
   ...tanks,
   ...others,
 ];

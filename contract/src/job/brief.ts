@@ -2,6 +2,7 @@ import {
   householdOfDemand,
   meanDemand,
   type Outcome,
+  type Overruled,
   type Part,
   type Requirements,
   type ResolvedSurvey,
@@ -9,14 +10,24 @@ import {
   type SiteFacts,
   type SizingTask,
   succeed,
+  supplySettings,
+  type SupplySettings,
   type SurveyKey,
   type SurveyReadings,
   toCore,
+  treatedWaters,
   permeatePh,
   usualRequirements,
   type VerificationReadings,
 } from '@katharos/core';
-import { surveyFields, type VerifyKey, verifyFields } from './fields.ts';
+import type { FirmSettings } from '../api/firmSettings.ts';
+import {
+  detailFields,
+  type DetailKey,
+  surveyFields,
+  type VerifyKey,
+  verifyFields,
+} from './fields.ts';
 import type { JobDocument, Survey } from './job.ts';
 
 /** A job's survey as the core wants it. */
@@ -24,6 +35,8 @@ export interface JobBrief {
   survey: ResolvedSurvey;
   requirements: Requirements;
   facts: SiteFacts;
+  settings: SupplySettings;
+  /** Its waters are those behind regulator and softener. */
   task: SizingTask;
 }
 
@@ -45,30 +58,46 @@ export function surveyReadings(survey: Survey): SurveyReadings {
   return readings;
 }
 
+/** What a firm and a job set beside the survey. */
+export interface BriefOptions {
+  /** The firm's own limits and prices, where they differ from the usual. */
+  standards?: FirmSettings['standards'] | undefined;
+  overruled?: Overruled | undefined;
+}
+
+/** Residuals taken where a kind is known but its strength was not read, mg/L: what mains usually carry. Defaults. */
+const usualResidualMgL = { chlorine: 0.5, chloramine: 2 } as const;
+
+/** What a refrigerator or ice maker usually asks for while it draws. Defaults; its plate says. */
+const usualBranch = { innerDiameterMm: 4.3, neededBar: 1.4, flowLPerMin: 1 } as const;
+
 /** Turns a survey and a catalogue into a sizing task. Errors: those of `resolveSurvey`. */
-export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<JobBrief> {
+export function briefOf(
+  survey: Survey,
+  catalogue: readonly Part[],
+  { standards, overruled = {} }: BriefOptions = {},
+): Outcome<JobBrief> {
   const resolved = resolveSurvey(surveyReadings(survey));
   if (!resolved.ok) return resolved;
-  const { values, waters, line } = resolved.value;
+  const { values, line } = resolved.value;
+  const settings = supplySettings(values.highestPressure, overruled);
+  const waters = treatedWaters(resolved.value.waters, settings);
   const household = survey.household ?? householdOfDemand(values.demand, values.largestDraw);
   const requirements: Requirements = {
     ...usualRequirements,
+    ...standards,
     household,
     demandLPerDay: values.demand,
     largestDrawL: values.largestDraw,
   };
-  const facts: SiteFacts = {
-    highestSupplyBar: values.highestPressure,
-    unsafe: survey.safe === 'no',
-    // An outlet not asked about is taken to exist; the plumbing list says that it must be seen.
-    power: survey.outlet !== 'none',
-  };
+  const facts = siteFacts(survey, values.highestPressure);
   const acid = permeatePh(waters.today, typicalPassage);
   const flat = acid.ok && acid.value.permeatePh < requirements.leastProductPh;
   return succeed({
     survey: resolved.value,
     requirements,
     facts,
+    settings,
     task: {
       catalogue,
       waters,
@@ -80,9 +109,47 @@ export function briefOf(survey: Survey, catalogue: readonly Part[]): Outcome<Job
         tankRoom: survey.tankRoom !== 'no',
         unsafe: facts.unsafe,
         mineral: flat ? 'before-tank' : 'none',
+        branch: branchOf(survey),
       },
     },
   });
+}
+
+/** A detail in the core's unit; null where it was not read. */
+const detailOf = (survey: Survey, key: DetailKey): number | null => {
+  const reading = survey.details[key];
+  return reading ? toCore(detailFields[key].dimension, reading) : null;
+};
+
+function siteFacts(survey: Survey, highestSupplyBar: number): SiteFacts {
+  return {
+    highestSupplyBar,
+    unsafe: survey.safe === 'no',
+    // An outlet not asked about is taken to exist; the plumbing list says that it must be seen.
+    power: survey.outlet !== 'none',
+    disinfectant: disinfectantOf(survey),
+    ironMgL: detailOf(survey, 'iron'),
+    manganeseMgL: detailOf(survey, 'manganese'),
+    sulfideMgL: detailOf(survey, 'sulfide'),
+    turbidityNtu: detailOf(survey, 'turbidity'),
+    transmittance: detailOf(survey, 'transmittance'),
+  };
+}
+
+/** A supply not asked about is taken to be chlorinated, as mains are: carbon too much costs less than a membrane. */
+function disinfectantOf(survey: Survey): SiteFacts['disinfectant'] {
+  const { disinfectant, source } = survey;
+  const own = source === 'well' || source === 'lake' || source === 'rain';
+  if (disinfectant === 'none' || (disinfectant === 'unknown' && own)) return null;
+  const kind = disinfectant === 'chloramine' ? 'chloramine' : 'chlorine';
+  const read = detailOf(survey, 'disinfectant');
+  return { kind, residualMgL: read ?? usualResidualMgL[kind], assumed: read === null };
+}
+
+function branchOf(survey: Survey): SizingTask['site']['branch'] {
+  const lengthM = detailOf(survey, 'fridgeLine');
+  if (lengthM === null) return null;
+  return { ...usualBranch, lengthM, riseM: detailOf(survey, 'fridgeRise') ?? 0 };
 }
 
 /** Readings of a verification in the core's units; nothing while the four that rejection needs are not all there. */

@@ -120,6 +120,103 @@ export const surveyFields: Record<SurveyKey, QuantityField> = Object.fromEntries
   ),
 ]) as Record<SurveyKey, QuantityField>;
 
+/** Readings that no equation of the production needs, but a decision does. */
+export const detailFields = {
+  disinfectant: {
+    dimension: 'concentration',
+    label: 'Chlorine or chloramine',
+    how: 'Strip or drop kit, total residual.',
+    range: { min: 0, max: 10 },
+    outside: 'Drinking water carries at most a few mg/L; check the kit and its unit.',
+  },
+  iron: {
+    dimension: 'concentration',
+    label: 'Iron',
+    how: 'Strip or laboratory.',
+    range: { min: 0, max: 50 },
+    outside: 'Check the unit; mg/L and µg/L differ by a thousand.',
+  },
+  manganese: {
+    dimension: 'concentration',
+    label: 'Manganese',
+    how: 'Laboratory.',
+    range: { min: 0, max: 20 },
+    outside: 'Check the unit; mg/L and µg/L differ by a thousand.',
+  },
+  sulfide: {
+    dimension: 'concentration',
+    label: 'Hydrogen sulfide',
+    how: 'Smell first, then a strip.',
+    range: { min: 0, max: 50 },
+    outside: 'Check the unit; mg/L and µg/L differ by a thousand.',
+  },
+  turbidity: {
+    dimension: 'turbidity',
+    label: 'Turbidity',
+    how: 'Meter, or laboratory.',
+    range: { min: 0, max: 500 },
+    outside: 'Check the meter; a clear glass lies below 1 NTU.',
+  },
+  transmittance: {
+    dimension: 'share',
+    label: 'Ultraviolet transmittance',
+    how: 'Laboratory, at 254 nm.',
+    range: { min: 0.05, max: 1 },
+    outside: 'A share of the light that comes through a centimetre, 5 to 100 %.',
+  },
+  staticPressure: {
+    dimension: 'pressure',
+    label: 'Static pressure',
+    how: 'Gauge with nothing running.',
+    range: surveyRanges.highestPressure,
+    outside: 'Check the gauge and its unit.',
+  },
+  cabinetWidth: {
+    dimension: 'length',
+    label: 'Cabinet width inside',
+    how: 'Between the walls.',
+    range: { min: 0.1, max: 4 },
+    outside: 'Measure inside; check the unit.',
+  },
+  cabinetHeight: {
+    dimension: 'length',
+    label: 'Cabinet height inside',
+    how: 'Floor to the sink’s underside.',
+    range: { min: 0.1, max: 3 },
+    outside: 'Measure inside; check the unit.',
+  },
+  cabinetDepth: {
+    dimension: 'length',
+    label: 'Cabinet depth inside',
+    how: 'Door to back wall.',
+    range: { min: 0.1, max: 2 },
+    outside: 'Measure inside; check the unit.',
+  },
+  drainPipe: {
+    dimension: 'length',
+    label: 'Drain pipe, outside',
+    how: 'Across, where the saddle would sit.',
+    range: { min: 0.02, max: 0.12 },
+    outside: 'Pipes under a sink are 25 to 60 mm across.',
+  },
+  fridgeLine: {
+    dimension: 'length',
+    label: 'Tube to the refrigerator',
+    how: 'Along its route. Leave empty where there is none.',
+    range: { min: 0.2, max: 40 },
+    outside: 'Measure along the route; check the unit.',
+  },
+  fridgeRise: {
+    dimension: 'length',
+    label: 'Refrigerator above the tank',
+    how: 'Its inlet over the tank’s connection.',
+    range: { min: -10, max: 15 },
+    outside: 'Measure the height difference only; below counts negative.',
+  },
+} as const satisfies Record<string, QuantityField>;
+
+export type DetailKey = keyof typeof detailFields;
+
 export type VerifyKey =
   'feedTds' | 'productTds' | 'temperature' | 'pressure' | 'productFlow' | 'drainFlow';
 

@@ -138,7 +138,7 @@ describe('the stage', () => {
     job.survey.readings = surveyed().survey.readings;
     seen.push(stageOf(job));
     // Any design will do: the stage only asks whether one was chosen.
-    job.system = { design: {} as never, chosenAt: tick.at, chosenBy: 'Odo' };
+    job.system = { design: {} as never, chosenAt: tick.at, chosenBy: 'Odo', agreed: null };
     seen.push(stageOf(job));
     job.plumb.ticks.finished = tick;
     seen.push(stageOf(job));
@@ -234,7 +234,7 @@ describe('the job file', () => {
     const file = jobFileOf({ number: 7, document: surveyed() }, new Date('2026-03-01T09:00:00Z'));
     const upgraded = upgradeJobFile(JSON.parse(JSON.stringify(file)));
     expect('file' in upgraded && jobFileSchema.parse(upgraded.file)).toEqual(file);
-    expect(upgradeJobFile({ ...file, version: 2 })).toEqual({ tooNew: 2 });
+    expect(upgradeJobFile({ ...file, version: 3 })).toEqual({ tooNew: 3 });
     expect(upgradeJobFile('nothing')).toEqual({ file: 'nothing' });
   });
 });

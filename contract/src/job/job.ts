@@ -1,8 +1,16 @@
-import { hasUnit, type Household, type SurveyKey, type SystemDesign, toCore } from '@katharos/core';
+import {
+  criterionKeys,
+  decisionTopics,
+  hasUnit,
+  type SurveyKey,
+  type SystemDesign,
+  toCore,
+} from '@katharos/core';
 import { z } from 'zod';
 import {
   lampPartSchema,
   membranePartSchema,
+  permeatePumpPartSchema,
   mineralPartSchema,
   postFilterPartSchema,
   prefilterPartSchema,
@@ -12,7 +20,12 @@ import {
   tankPartSchema,
   tapPartSchema,
 } from '../catalogue/part.ts';
+import { laboratorySchema } from '../laboratory/report.ts';
+import { householdSchema } from './household.ts';
+import { siteSchema } from './siteQuestions.ts';
 import {
+  detailFields,
+  type DetailKey,
   isWithin,
   type QuantityField,
   surveyFields,
@@ -20,7 +33,7 @@ import {
   verifyFields,
 } from './fields.ts';
 
-/** The job document, version 1: all of one installation, in the units in which it was entered. */
+/** The job document: all of one installation, in the units in which it was entered. */
 
 const text = (most: number) => z.string().trim().max(most);
 const instant = z.iso.datetime();
@@ -32,8 +45,12 @@ const readingShape = z.strictObject({
   unit: z.string().max(20),
   takenAt: instant.nullable(),
   by: person.nullable(),
+  /** What it was taken with; absent where nobody said. */
+  instrument: text(80).optional(),
 });
 export type Reading = z.infer<typeof readingShape>;
+
+const tick = z.strictObject({ at: instant, by: person });
 
 const readingOf = (field: QuantityField) =>
   readingShape
@@ -54,28 +71,22 @@ const readingsOf = <K extends string>(fields: Record<K, QuantityField>) =>
     ) as Record<K, ReturnType<typeof readingOf>>,
   );
 
-/** Who lives there, for the days that are simulated. */
-export const householdSchema: z.ZodType<Household, Household> = z.strictObject({
-  people: z.int().min(1).max(40),
-  drinkingL: z.number().min(0).max(10),
-  hotDrinks: z.number().min(0).max(20),
-  meals: z.int().min(0).max(6),
-  potL: z.number().min(0.2).max(60),
-  pets: z.int().min(0).max(20),
-  plantsL: z.number().min(0).max(100),
-  guestChance: z.number().min(0).max(1),
-});
-
 const surveySchema = z.strictObject({
   readings: readingsOf<SurveyKey>(surveyFields),
-  source: z.enum(['mains', 'well', 'unknown']),
+  details: readingsOf<DetailKey>(detailFields),
+  source: z.enum(['mains', 'well', 'lake', 'rain', 'unknown']),
   disinfectant: z.enum(['none', 'chlorine', 'chloramine', 'unknown']),
   safe: z.enum(['yes', 'no', 'unknown']),
   outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
   /** Absent until it is asked. */
   tankRoom: z.enum(['yes', 'no', 'unknown']).optional(),
+  site: siteSchema,
   /** Absent until it is described. */
   household: householdSchema.optional(),
+  /** Scale of the meter that conductivities were read with; absent until it is asked. */
+  meterScale: z.enum(['nacl', 'kcl', '442']).optional(),
+  /** Absent until a laboratory's report is read in. */
+  laboratory: laboratorySchema.optional(),
 });
 
 export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({
@@ -86,6 +97,7 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
   elements: z.int().min(1).max(12),
   arrangement: z.enum(['series', 'parallel']),
   restrictor: restrictorPartSchema,
+  permeatePump: permeatePumpPartSchema.nullable(),
   tank: tankPartSchema.nullable(),
   mineral: z
     .strictObject({ part: mineralPartSchema, place: z.enum(['before-tank', 'after-tank']) })
@@ -98,13 +110,41 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
     lengthM: z.number().min(0).max(100),
     riseM: z.number().min(-20).max(30),
   }),
+  branch: z
+    .strictObject({
+      innerDiameterMm: z.number().min(1).max(30),
+      lengthM: z.number().min(0).max(100),
+      riseM: z.number().min(-20).max(30),
+      neededBar: z.number().min(0).max(6),
+      flowLPerMin: z.number().min(0.05).max(10),
+    })
+    .nullable(),
+});
+
+const weighed = <T extends z.ZodType>(value: T) => z.partialRecord(z.enum(criterionKeys), value);
+
+/** How the size was steered, and where a person went against it. */
+const sizeSchema = z.strictObject({
+  weights: weighed(z.number().min(0).max(4)),
+  limits: weighed(z.number().min(0).max(1e6)),
+  /** By topic of the decision: what was chosen instead, and why. */
+  overruled: z.partialRecord(
+    z.enum(decisionTopics),
+    z.strictObject({
+      option: text(40).min(1),
+      reason: text(500).min(1, 'Say in a few words why, for whoever comes after.'),
+      at: instant,
+      by: person,
+    }),
+  ),
+  /** Designs laid side by side. */
+  compared: z.array(systemDesignSchema).max(3),
 });
 
 /** Tube under a sink or to a remote unit. */
 export const routeRangeM = { min: 0.02, max: 60 };
 const isRoute = (metres: number) => metres >= routeRangeM.min && metres <= routeRangeM.max;
 
-const tick = z.strictObject({ at: instant, by: person });
 const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) });
 
 export const jobDocumentSchema = z.strictObject({
@@ -117,8 +157,15 @@ export const jobDocumentSchema = z.strictObject({
   survey: surveySchema,
   /** The system as chosen, with its parts as they were then: the catalogue may change, the job does not. */
   system: z
-    .strictObject({ design: systemDesignSchema, chosenAt: instant, chosenBy: person })
+    .strictObject({
+      design: systemDesignSchema,
+      chosenAt: instant,
+      chosenBy: person,
+      /** Agreed with the customer: from then on only a deliberate change touches it. */
+      agreed: tick.nullable(),
+    })
     .nullable(),
+  size: sizeSchema,
   plumb: z.strictObject({
     routes: z.record(
       z.string().max(60),
@@ -154,12 +201,15 @@ export const newJobDocument = (name: string, address = ''): JobDocument => ({
   customer: { name, address, phone: '', note: '' },
   survey: {
     readings: {},
+    details: {},
+    site: {},
     source: 'unknown',
     disinfectant: 'unknown',
     safe: 'unknown',
     outlet: 'unknown',
   },
   system: null,
+  size: { weights: {}, limits: {}, overruled: {}, compared: [] },
   plumb: { routes: {}, ticks: {} },
   flush: { steps: {} },
   verify: { readings: {}, shutoffTest: 'not-done', leakCheck: 'not-done', note: '' },

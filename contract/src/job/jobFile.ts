@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { type JobDocument, jobDocumentSchema } from './job.ts';
+import { upgradeDocument1 } from './upgrade.ts';
 
 /** Version of the file that is written. A change that older readers would not understand raises it and adds an upgrade below. */
-export const jobFileVersion = 1;
+export const jobFileVersion = 2;
 
 /** A job as a file: all of it, readable without this program. Published as docs/job-file.schema.json. */
 export const jobFileSchema = z.strictObject({
@@ -23,8 +24,10 @@ export const jobFileOf = (job: { number: number; document: JobDocument }, at: Da
   document: job.document,
 });
 
-/** What each older version lacks, by that version; the first release has no older one. */
-const upgrades: Readonly<Record<number, (file: object) => object>> = {};
+/** What brings each older version to the next, by that version. */
+const upgrades: Readonly<Record<number, (file: Record<string, unknown>) => object>> = {
+  1: (file) => ({ ...file, version: 2, document: upgradeDocument1(file.document) }),
+};
 
 /**
  * A file of any version up to this one, brought to this one; anything else is returned as it came, for the schema to refuse.
@@ -38,7 +41,7 @@ export function upgradeJobFile(input: unknown): { file: unknown } | { tooNew: nu
     if (version > jobFileVersion) return { tooNew: version };
     const upgrade = upgrades[version];
     if (!upgrade) return { file };
-    file = upgrade(file as object);
+    file = upgrade(file as Record<string, unknown>);
   }
 }
 

@@ -1,5 +1,5 @@
 import { type Part, type SystemDesign, verdict, type Verdict } from '@katharos/core';
-import type { FirmSettings } from '../api/api.ts';
+import type { FirmSettings } from '../api/firmSettings.ts';
 import { verificationReadings } from '../job/brief.ts';
 import { type VerifyKey, verifyFields } from '../job/fields.ts';
 import type { JobDocument } from '../job/job.ts';
@@ -36,6 +36,7 @@ export function partsOfDesign(design: SystemDesign): [string, Part][] {
     ['Shut-off', design.shutoff],
     [design.elements > 1 ? `Membranes (${design.elements})` : 'Membrane', design.membrane],
     ['Restrictor', design.restrictor],
+    ['Permeate pump', design.permeatePump],
     ['Minerals', design.mineral?.part],
     ['Tank', design.tank],
     ['Post filter', design.postFilter],

@@ -4,23 +4,51 @@ import { type Say, writeMinutes, writeNumber, writePercent } from './amounts.ts'
 /** Sentences for decisions. The core gives a code and numbers; the words, in the reader's units, are made here. */
 
 const topics: Record<Decision['topic'], string> = {
+  regulator: 'Pressure regulator',
+  'leak-stop': 'Leak stop',
+  pretreatment: 'Pre-treatment',
+  carbon: 'Carbon',
   booster: 'Booster pump',
+  restrictor: 'Flow restrictor',
+  scaling: 'Scale',
   'shut-off': 'Shut-off',
   minerals: 'Remineralisation',
-  regulator: 'Pressure regulator',
-  scaling: 'Scale',
+  'post-filter': 'Post filter',
   disinfection: 'Ultraviolet',
+  refrigerator: 'Refrigerator',
 };
 
+export const topicTitle = (topic: Decision['topic']): string => topics[topic];
 export const decisionTitle = (decision: Decision): string => topics[decision.topic];
 
-type Sentence = (n: (key: string) => number, say: Say) => string;
+type Sentence = (n: (key: string) => number, say: Say, text: (key: string) => string) => string;
+
+const waterFaults: Record<string, string> = {
+  ironMgL: 'iron',
+  manganeseMgL: 'manganese',
+  sulfideMgL: 'hydrogen sulfide',
+  turbidityNtu: 'turbidity',
+};
+
+/** Months as people say them. */
+const months = (count: number): string =>
+  count >= 60
+    ? 'more than five years'
+    : count >= 24
+      ? `${writeNumber(count / 12, 1)} years`
+      : `${writeNumber(count, count < 3 ? 1 : 0)} months`;
+
+/** Chlorine or chloramine as read, or as taken for the lack of a reading. */
+const residual: Sentence = (n, say) =>
+  `${say('concentration', n('residualMgL'), 1)}${n('assumed') ? ' (assumed; a strip would tell)' : ''}`;
 
 const sentences: Record<string, Sentence> = {
   'booster-built-in': (n, say) =>
     `A tankless unit makes water only while the tap is open and carries its own pump. From ${say('pressure', n('supplyBar'))} it would be far too slow without.`,
   'booster-not-needed': (n, say) =>
     `${say('pressure', n('supplyBar'))} makes ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would add ${say('dailyVolume', n('withLPerDay') - n('withoutLPerDay'))} that nobody drinks.`,
+  'booster-permeate-pump': (n, say) =>
+    `No booster: ${say('pressure', n('supplyBar'))} makes ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. A permeate pump, driven by the drain water and without power, keeps the tank's pressure off the membrane: ${say('volume', n('drainPerProduct'), 1)} to drain for ${say('volume', 1, 1)} of product instead of ${say('volume', n('plainDrainPerProduct'), 1)}.`,
   'booster-customary': (n, say) =>
     `Custom boosts a supply below ${say('pressure', n('lowSupplyBar'))}; this one falls to ${say('pressure', n('supplyBar'))}. By the numbers it does without: ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, where ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would make it ${say('dailyVolume', n('withLPerDay'))} and fill the tank sooner.`,
   'booster-would-help': (n, say) =>
@@ -55,6 +83,8 @@ const sentences: Record<string, Sentence> = {
     'This water is saturated with calcite already; a bed would add nothing.',
   'minerals-before-tank': (n, say) =>
     `The product is acid (pH ${writeNumber(n('productPh'), 1)}), because carbon dioxide passes the membrane. Ahead of the tank the bed sees the slow production flow and works: pH ${writeNumber(n('phAfter'), 1)}, TDS from ${say('tds', n('tdsBefore'))} up to ${say('tds', n('tdsAfter'))}, hardness ${say('hardness', n('hardnessAfter'))}. Behind the tank it would mostly not.`,
+  'minerals-too-alkaline': (n, say) =>
+    `The bed brings the product from pH ${writeNumber(n('productPh'), 1)} to ${writeNumber(n('phAfter'), 1)} and TDS from ${say('tds', n('tdsBefore'))} to ${say('tds', n('tdsAfter'))}. Above pH 9 it may taste of soap: a smaller bed, or one behind the tank, gives less.`,
   'minerals-after-tank': (n, say) =>
     `Behind the tank the bed sees the fast tap flow: pH ${writeNumber(n('phAfter'), 1)}, TDS ${say('tds', n('tdsAfter'))} while running; water that stands in it overnight comes out stronger.`,
   'minerals-in-line': (n, say) =>
@@ -71,10 +101,66 @@ const sentences: Record<string, Sentence> = {
     `The concentrate’s saturation index is ${writeNumber(n('lsi'), 1)}: some scale in time, slowed by the flow past the membrane.`,
   'scaling-none': (n) =>
     `The concentrate stays below saturation (index ${writeNumber(n('lsi'), 1)}).`,
+  'pretreatment-needed': (_n, _say, text) =>
+    `The feed is over the limit of a membrane in ${text('over')
+      .split(' ')
+      .map((key) => waterFaults[key] ?? key)
+      .join(
+        ' and ',
+      )}. No cartridge of the unit takes that out for long: treat the whole supply first (oxidation and filtration, or what the firm uses), or expect to change sediment and membrane early.`,
+  'pretreatment-not-needed': () =>
+    'What was read of iron, manganese, hydrogen sulfide and turbidity lies within what a membrane bears.',
+  'pretreatment-not-read': () =>
+    'Iron, manganese, hydrogen sulfide and turbidity were not read. Mains are usually free of them; a well should be tested before a membrane is put on it.',
+  'carbon-for-taste': (n, say) =>
+    `No disinfectant to take out. The carbon ahead of the membrane works for taste and is changed by the calendar, at ${n('calendarMonths')} months; about ${say('volume', n('feedLPerDay'), 0)} of feed pass it a day.`,
+  'carbon-catalytic': (n, say, text) =>
+    `Chloramine, ${residual(n, say, text)}: catalytic carbon first. By its capacity it lasts ${months(n('months'))} for the ${say('volume', n('feedLPerDay'), 0)} of feed that this household runs through it a day, drain water included; the calendar says ${n('calendarMonths')} months. The earlier of the two counts.`,
+  'carbon-too-weak-for-chloramine': (n, say, text) =>
+    `Chloramine, ${residual(n, say, text)}, and only carbon block ahead of the membrane: it would let it through after ${months(n('months'))}. Choose catalytic carbon.`,
+  'carbon-by-litres': (n, say, text) =>
+    `Chlorine, ${residual(n, say, text)}. For the ${say('volume', n('feedLPerDay'), 0)} of feed a day, drain water included, the carbon is spent after ${months(n('months'))}, before the calendar's ${n('calendarMonths')}: change it then, or test for chlorine behind it.`,
+  'carbon-by-calendar': (n, say, text) =>
+    `Chlorine, ${residual(n, say, text)}. For the ${say('volume', n('feedLPerDay'), 0)} of feed a day, drain water included, the carbon would last ${months(n('months'))}; the calendar changes it at ${n('calendarMonths')}, before it clogs or grows germs.`,
+  'restrictor-unknown': () => 'Nothing can be said while the system cannot run.',
+  'restrictor-balanced': (n, say) =>
+    `${writePercent(n('recovery'))} recovery while running and ${say('volume', n('drainPerProduct'), 1)} to drain for ${say('volume', 1, 1)} of product over a fill. Concentrate at saturation index ${writeNumber(n('lsi'), 1)}. A tighter one saves water and scales sooner, a wider one the other way.`,
+  'restrictor-too-tight': (n) =>
+    `${writePercent(n('recovery'))} recovery is more than the ${writePercent(n('mostRecovery'))} that one element bears for long: salt piles up at the membrane. Take a wider one.`,
+  'restrictor-too-wide': (n, say) =>
+    `${say('volume', n('drainPerProduct'), 1)} go to drain for ${say('volume', 1, 1)} of product. A tighter one would save water.`,
+  'leak-stop-fitted': () =>
+    'Fitted: it costs little beside a wet floor. It stands dry and flat under the unit, the feed runs through it, and its pad is replaced after every wetting.',
+  'leak-stop-left-out': () =>
+    'Left out by choice. A burst fitting then runs until somebody sees it.',
+  'post-filter-after-tank': () =>
+    'Water that has stood in a tank tastes of rubber and air; a last carbon on the way to the tap takes that out. Changed once a year.',
+  'post-filter-in-line': () =>
+    'A last carbon in the product line for taste. It costs some of the tap’s flow.',
+  'post-filter-missing': () =>
+    'Water from a bladder tank without a last carbon tastes of the tank after standing.',
+  'post-filter-left-out': () =>
+    'No tank whose taste would have to be taken out; the line to the tap stays quicker without.',
+  'refrigerator-without-tank': (n, say) =>
+    `A refrigerator opens its valve on ${say('pressure', n('neededBar'))}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
+  'refrigerator-enough': (n, say) =>
+    `It wants ${say('pressure', n('neededBar'))} while it draws; ${say('pressure', n('drawnBar'))} reach it with the tank half drawn in the worst case. Its own filter comes out: it would only cost pressure.`,
+  'refrigerator-only-when-full': (n, say) =>
+    `It wants ${say('pressure', n('neededBar'))}; ${say('pressure', n('fullBar'))} reach it from a full tank, but only ${say('pressure', n('drawnBar'))} from one half drawn. It will fill slowly, or stop, after a meal. Take its own filter out, or boost.`,
+  'refrigerator-too-weak': (n, say) =>
+    `It wants ${say('pressure', n('neededBar'))} and would never see more than ${say('pressure', n('fullBar'))}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
+  'lamp-by-choice': (n, say) =>
+    `The supply is not said to be unsafe; the lamp is a choice. It gives ${writeNumber(n('doseMjCm2'), 0)} mJ/cm² at ${say('flow', n('flowLPerH'))}.`,
+  'lamp-left-out': () =>
+    'The water is not safe as it comes, and there is no lamp in this system. A membrane is no disinfection barrier: do not hand it over for drinking without licensed treatment and a laboratory test.',
+  'lamp-feed-not-clear': (n, say) =>
+    `The water is not safe as it comes, and what would reach the lamp is not clear enough for it: hardness ${say('hardness', n('hardnessMgL'))}, or iron or manganese over 0.05 mg/L. They coat its sleeve. Treat the feed first.`,
+  'lamp-dose-too-low': (n, say) =>
+    `The water is not safe as it comes. At the tap’s ${say('flow', n('flowLPerH'))} this lamp gives ${writeNumber(n('doseMjCm2'), 0)} mJ/cm², where ${writeNumber(n('neededMjCm2'), 0)} are wanted. Hold the flow back or take a larger lamp.`,
   'lamp-not-asked': () =>
     'The supply is not said to be unsafe. A membrane is no disinfection barrier: if in doubt, have a laboratory test made.',
-  'lamp-needed': () =>
-    'The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product, and a laboratory test must show that it does.',
+  'lamp-needed': (n, say) =>
+    `The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product with ${writeNumber(n('doseMjCm2'), 0)} mJ/cm² at the tap’s ${say('flow', n('flowLPerH'))} (${writeNumber(n('neededMjCm2'), 0)} wanted), and a laboratory test must show that it does.`,
   'lamp-needs-outlet': () =>
     'The water is not safe as it comes and there is no outlet for a lamp. Do not hand this system over for drinking without licensed treatment and a laboratory test.',
 };
@@ -86,7 +172,11 @@ export const decisionCodes = Object.keys(sentences);
 export function decisionSentence(decision: Decision, say: Say): string {
   const sentence = sentences[decision.code];
   if (!sentence) throw new Error(`no sentence for the decision ${decision.code}`);
-  return sentence((key) => Number(decision.data[key]), say);
+  return sentence(
+    (key) => Number(decision.data[key]),
+    say,
+    (key) => String(decision.data[key]),
+  );
 }
 
 const choices: Record<Decision['choice'], string> = { yes: 'Yes', no: 'No', consider: 'Consider' };

@@ -9,12 +9,14 @@ export const nodeNames: Record<NodeKind, string> = {
   pump: 'Booster pump',
   shutoff: 'Shut-off',
   membrane: 'Membrane',
+  'permeate-pump': 'Permeate pump',
   restrictor: 'Restrictor',
   drain: 'Drain',
   mineral: 'Minerals',
   tank: 'Tank',
   lamp: 'Ultraviolet',
   'post-filter': 'Post filter',
+  refrigerator: 'Refrigerator',
   tap: 'Tap',
 };
 
@@ -27,17 +29,21 @@ export const nodeExplanations: Record<NodeKind, string> = {
   pump: 'Lifts the pressure at the membrane. It does not speed up the tap.',
   shutoff: 'Closes the feed when the product line reaches its share of the supply pressure.',
   membrane: 'Lets water through and holds most salt back. Colder water, slower membrane.',
+  'permeate-pump':
+    'Lifts product into the tank with the power of the drain water, so that the membrane hardly feels the tank.',
   restrictor: 'Holds the pressure on the membrane and sets how much goes to drain. Never left out.',
   drain: 'The water that carries the salt away.',
   mineral: 'A calcite bed that takes up the carbon dioxide and gives back hardness and pH.',
   tank: 'Holds product under air pressure. It pushes back on the membrane as it fills.',
   lamp: 'Ultraviolet light against germs; only for clear, iron-free, soft water, as product is.',
   'post-filter': 'A last carbon for taste, on the way from tank to tap.',
+  refrigerator: 'A branch with a shut-off of its own, opened only after flushing.',
   tap: 'The drinking tap.',
 };
 
 export const familyNames: Record<DesignFamily['key'], string> = {
   tank: 'Tank, no power',
+  'permeate-pump': 'Tank with permeate pump, no power',
   'pumped-tank': 'Tank with booster pump',
   'direct-flow': 'Tankless',
 };

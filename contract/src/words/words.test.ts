@@ -19,7 +19,7 @@ import { placeName } from './parts.ts';
 import { verdictSentences } from './verdict.ts';
 import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
 
-const sizing = join(import.meta.dirname, '../../../core/src/sizing');
+const decisions = join(import.meta.dirname, '../../../core/src/decisions');
 const flush = join(import.meta.dirname, '../../../core/src/flush');
 const source = (folder: string) =>
   readdirSync(folder)
@@ -29,8 +29,8 @@ const source = (folder: string) =>
 
 describe('sentences', () => {
   test('exist for every decision that the core can come to, and for no other', () => {
-    const codes = source(sizing).match(
-      /'(booster|shut-off|minerals|regulator|scaling|lamp)-[a-z-]+'/g,
+    const codes = source(decisions).match(
+      /'(booster|shut-off|minerals|regulator|scaling|lamp|restrictor|carbon|pretreatment|refrigerator|leak-stop|post-filter)-[a-z-]+'/g,
     );
     const given = new Set(codes!.map((code) => code.slice(1, -1)));
     expect([...given].sort()).toEqual([...decisionCodes].sort());

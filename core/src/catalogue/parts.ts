@@ -1,3 +1,4 @@
+import type { DisinfectantCapacity } from '../carbon/carbonLife.ts';
 import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
 import type { Pump } from '../hydraulics/pumpPressure.ts';
 import type { Restrictor } from '../hydraulics/restrictorFlow.ts';
@@ -18,6 +19,7 @@ export interface PrefilterPart extends PartBase {
   kind: 'prefilter';
   media: PrefilterMedia;
   filter: FilterDrop;
+  disinfectantG: DisinfectantCapacity;
 }
 export interface MembranePart extends PartBase {
   kind: 'membrane';
@@ -34,6 +36,11 @@ export interface PumpPart extends PartBase {
   cutoutBar: number;
   minInletBar: number;
   powerW: number;
+}
+export interface PermeatePumpPart extends PartBase {
+  kind: 'permeate-pump';
+  /** Share of the tank's pressure that still reaches the membrane, 0 to 1. */
+  backPressureShare: number;
 }
 export interface ShutoffPart extends PartBase {
   kind: 'shutoff';
@@ -54,8 +61,9 @@ export interface MineralPart extends PartBase {
 }
 export interface LampPart extends PartBase {
   kind: 'lamp';
-  /** Flow up to which the lamp gives its stated dose, L/h. */
+  /** Dose that the reactor gives at its rated flow, mJ/cm2 at L/h. */
   ratedFlowLPerH: number;
+  ratedDoseMjCm2: number;
   powerW: number;
 }
 export interface TapPart extends PartBase {
@@ -81,6 +89,7 @@ export type Part =
   | MembranePart
   | RestrictorPart
   | PumpPart
+  | PermeatePumpPart
   | ShutoffPart
   | TankPart
   | PostFilterPart

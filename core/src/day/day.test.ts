@@ -1,11 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { tapFlow } from '../hydraulics/tapLine.ts';
-import { assess } from '../sizing/assess.ts';
 import type { FeedWater, SystemDesign } from '../sizing/systemDesign.ts';
 import { directDesign, samplePart, sampleWater, tankDesign } from '../test/samples.ts';
 import { tankPressure } from '../tank/bladderTank.ts';
-import { lookUp } from '../tank/fillPath.ts';
+import { columnAt, tankFactor } from '../tank/productionCurve.ts';
 import {
   type Draw,
   drawsOfDay,
@@ -82,47 +80,6 @@ describe('a household', () => {
   });
 });
 
-describe('the fill path', () => {
-  test('is the adaptive integral of the tank fill, looked up', () => {
-    const { path } = tankSupply();
-    const assessed = assess(tankDesign, sampleWater);
-    if (!assessed.ok || !assessed.value.fill?.shutsOff) throw new Error('it fills');
-    const { fillTimeMin, drainVolumeL, tankTdsMgL, usableVolumeL } = assessed.value.fill;
-    expect(path.minutes.at(-1)! / fillTimeMin).toBeCloseTo(1, 4);
-    expect(path.drainL.at(-1)! / drainVolumeL).toBeCloseTo(1, 4);
-    expect(path.saltMg.at(-1)! / usableVolumeL / tankTdsMgL).toBeCloseTo(1, 4);
-    expect(path.fullL).toBeCloseTo(usableVolumeL, 9);
-  });
-
-  test('is looked up exactly at its nodes and between its neighbours elsewhere', () => {
-    const { path } = tankSupply();
-    expect(lookUp(path.litres, path.minutes, path.litres[9]!)).toBe(path.minutes[9]);
-    const between = lookUp(path.litres, path.minutes, (path.litres[9]! + path.litres[10]!) / 2);
-    expect(between).toBeGreaterThan(path.minutes[9]!);
-    expect(between).toBeLessThan(path.minutes[10]!);
-    expect(lookUp(path.litres, path.minutes, -1)).toBe(0);
-    expect(lookUp(path.litres, path.minutes, 1e6)).toBe(path.minutes.at(-1));
-  });
-});
-
-test('the tap’s flow between its nodes is the solved one', () => {
-  const { tapLitres, tapLPerMin, path } = tankSupply();
-  const { tank, line, tap, postFilter } = tankDesign;
-  for (const share of [0.3, 0.55, 0.9]) {
-    const litres = share * path.fullL;
-    const solved = tapFlow({
-      tubes: [line],
-      tapKv: tap.kv,
-      riseM: line.riseM,
-      postFilter: postFilter!.filter,
-      sourcePressureBar: tankPressure(tank!, litres),
-      temperatureC: sampleWater.temperatureC,
-    });
-    if (!solved.ok) throw new Error(solved.failure.code);
-    expect(lookUp(tapLitres, tapLPerMin, litres) / solved.value.flowLPerMin).toBeCloseTo(1, 2);
-  }
-});
-
 describe('simulated days', () => {
   test('lose and invent no water, whatever the household and the system', () => {
     const stalling = supplied(
@@ -153,6 +110,17 @@ describe('simulated days', () => {
     );
   });
 
+  test('hardly depend on the step', () => {
+    const draws = sampleDraws({ ...usualHousehold, people: 5, potL: 4 }, 14, 5);
+    const [coarse, fine] = [undefined, 0.02].map((stepMin) =>
+      simulateDays(tankSupply(), draws, stepMin ? { stepMin } : {}),
+    );
+    expect(Math.abs(coarse!.ledger.drainL / fine!.ledger.drainL - 1)).toBeLessThan(1e-3);
+    expect(coarse!.leastL / fine!.leastL).toBeCloseTo(1, 2);
+    expect(Math.abs(coarse!.longestWaitMin - fine!.longestWaitMin)).toBeLessThan(0.05);
+    expect(coarse!.disappointed).toBe(fine!.disappointed);
+  });
+
   test('with the tap closed all day leave a full tank as it is', () => {
     const { ledger, starts, runningMin } = simulateDays(tankSupply(), [[]]);
     expect(ledger).toMatchObject({ feedL: 0, drawnL: 0 });
@@ -164,19 +132,20 @@ describe('simulated days', () => {
     expect(simulateDays(supply, [[glass(480)]]).starts).toBe(0);
     const pot = simulateDays(supply, [[glass(480, 3)]]);
     expect(pot.starts).toBe(1);
-    expect(pot.ledger.endL).toBeCloseTo(supply.path.fullL, 9);
+    expect(pot.ledger.endL).toBeCloseTo(supply.fullL, 9);
     expect(pot.ledger.productL).toBeCloseTo(3, 9);
-    // Refilling the last three litres takes what the path says, less what was made while the tap ran.
-    const refill =
-      supply.path.minutes.at(-1)! -
-      lookUp(supply.path.litres, supply.path.minutes, supply.path.fullL - 3);
+    // Refilling the last three litres takes what the curve says, less what was made while the tap ran.
+    const { curve, tank, fullL } = supply;
+    const fromBar = tankPressure(tank, fullL - 3);
+    const hours = curve.hours.at(-1)! - columnAt(curve, curve.hours, fromBar);
+    const refill = 60 * tankFactor(tank) * hours;
     expect(pot.runningMin).toBeGreaterThan(0.9 * refill);
     expect(pot.runningMin).toBeLessThan(1.2 * refill);
   });
 
   test('more than the tank holds comes as a trickle, and patience ends', () => {
     const supply = tankSupply();
-    const result = simulateDays(supply, [[glass(480, supply.path.fullL + 5)]]);
+    const result = simulateDays(supply, [[glass(480, supply.fullL + 5)]]);
     expect(result.shortL).toBeGreaterThan(3);
     expect(result.longestWaitMin).toBeLessThanOrEqual(patienceMin + 0.1);
     expect(result.disappointed).toBe(1);
@@ -185,7 +154,7 @@ describe('simulated days', () => {
 
   test('a second pot waits less the longer it comes after the first', () => {
     const supply = tankSupply();
-    const size = 0.8 * supply.path.fullL;
+    const size = 0.8 * supply.fullL;
     const short = [5, 30, 90, 600].map(
       (gap) => simulateDays(supply, [[glass(300, size), glass(300 + gap, size)]]).shortL,
     );
@@ -205,7 +174,7 @@ describe('simulated days', () => {
     );
     if (supply.kind !== 'tank') throw new Error('it has a tank');
     const idle = simulateDays(supply, [[]]);
-    expect(idle.ledger.drainL).toBeCloseTo(1440 * supply.stalledDrainLPerMin, 6);
+    expect(idle.ledger.drainL).toBeCloseTo(24 * supply.curve.last.concentrateFlowLPerH, 6);
     expect(idle.runningMin).toBe(1440);
   });
 

@@ -15,6 +15,8 @@ export interface Household {
   plantsL: number;
   /** Chance of guests on a day, 0 to 1; guests double the household. */
   guestChance: number;
+  /** An ordinary day, where somebody drew it up; it then stands for the habits above. */
+  day?: Draw[] | undefined;
 }
 
 /** Two people who drink, cook and brew as most do. Defaults; about three litres a person with cooking. */
@@ -65,6 +67,7 @@ const weekend: readonly [from: number, to: number, share: number][] = [
 
 /** Water the household takes in a day on average, guests included, L. */
 export function meanDemand(household: Household): number {
+  if (household.day) return litresOf(household.day) * (1 + household.guestChance);
   const plain = { weekend: false, guests: false };
   const usual = dailyNeed(household, plain).total;
   const guests = dailyNeed(household, { ...plain, guests: true }).total;
@@ -108,6 +111,7 @@ function dailyNeed(household: Household, { guests }: DayKind) {
  * pets and plants in the morning. Same numbers from `random`, same day.
  */
 export function drawsOfDay(household: Household, kind: DayKind, random: Random): Draw[] {
+  if (household.day) return drawsAround(household.day, kind, random);
   const windows = kind.weekend ? weekend : workday;
   const sometime = (): number => {
     let pick = random();
@@ -134,6 +138,28 @@ export function drawsOfDay(household: Household, kind: DayKind, random: Random):
     draws.push({ minute: around(9, 1.5), litres: household.plantsL, kind: 'plants' });
   return draws.sort((a, b) => a.minute - b.minute);
 }
+
+/** How far a habit wanders from day to day, min either way. Default. */
+const wanderMin = 20;
+
+/**
+ * A day like one that a person drew up: every draw a little earlier or later; guests bring as many draws again, half an hour apart
+ * from those of the household.
+ */
+export function drawsAround(day: readonly Draw[], { guests }: DayKind, random: Random): Draw[] {
+  const moved = (draw: Draw, byMin: number): Draw => {
+    const minute = draw.minute + byMin + (random() - 0.5) * 2 * wanderMin;
+    return { ...draw, minute: Math.min(Math.max(minute, 0), 1439) };
+  };
+  const own = day.map((draw) => moved(draw, 0));
+  return [...own, ...(guests ? day.map((draw) => moved(draw, 30)) : [])].sort(
+    (a, b) => a.minute - b.minute,
+  );
+}
+
+/** Water of a day's draws, L. */
+export const litresOf = (draws: readonly Draw[]): number =>
+  draws.reduce((sum, { litres }) => sum + litres, 0);
 
 /**
  * A stream of numbers that a seed fixes (mulberry32): the same household gives the same sampled days on every machine.

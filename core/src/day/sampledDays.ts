@@ -1,5 +1,5 @@
 import { drawsOfDay, type Draw, type Household, seededRandom } from './household.ts';
-import { type SimulatedDays, simulateDays } from './simulateDays.ts';
+import { type DayMoment, type SimulatedDays, simulateDays } from './simulateDays.ts';
 import type { Supply } from './supply.ts';
 
 /** A stretch of sampled days in a house, and one of them to look at. */
@@ -9,6 +9,16 @@ export interface DaysInTheHouse {
   hardest: { day: number; draws: readonly Draw[]; simulated: SimulatedDays };
   /** Days on which somebody waited longer than people bear, or went short. */
   disappointingDays: number;
+  /** What the tank holds through the day; empty without a tank. */
+  band: LevelBand[];
+}
+
+/** Water in the tank at a time of day, L: on nine days of ten it lies between low and high. */
+export interface LevelBand {
+  minute: number;
+  low: number;
+  middle: number;
+  high: number;
 }
 
 /** Eight weeks: weekends and guests come up often enough to count. */
@@ -35,6 +45,7 @@ export function liveSampledDays(
 ): DaysInTheHouse {
   const draws = sampleDraws(household, days, seed);
   const each = draws.map((day) => simulateDays(supply, [day]));
+  const sampled = simulateDays(supply, draws, { keep: supply.kind === 'tank' });
   const hardness = (day: SimulatedDays) =>
     supply.kind === 'tank' ? -day.leastL + 100 * day.shortL : day.ledger.drawnL;
   let hardest = 0;
@@ -42,12 +53,48 @@ export function liveSampledDays(
     if (hardness(day) > hardness(each[hardest]!)) hardest = i;
   });
   return {
-    sampled: simulateDays(supply, draws),
+    sampled: { ...sampled, draws: [], moments: [] },
     hardest: {
       day: hardest,
       draws: draws[hardest] ?? [],
       simulated: simulateDays(supply, [draws[hardest] ?? []], { keep: true }),
     },
     disappointingDays: each.filter((day) => day.disappointed > 0).length,
+    band: levelBand(sampled.moments, days),
   };
+}
+
+const bandStepMin = 30;
+
+/** Quantiles of the tank's level over the days, at every half hour. */
+function levelBand(moments: readonly DayMoment[], days: number): LevelBand[] {
+  if (moments.length === 0) return [];
+  const steps = 1440 / bandStepMin + 1;
+  const levels: number[][] = Array.from({ length: steps }, () => []);
+  let at = 0;
+  for (let day = 0; day < days; day += 1) {
+    for (let step = 0; step < steps; step += 1) {
+      const minute = day * 1440 + step * bandStepMin;
+      while (at + 1 < moments.length && moments[at + 1]!.minute <= minute) at += 1;
+      levels[step]!.push(levelAt(moments, at, minute));
+    }
+  }
+  return levels.map((held, step) => {
+    const sorted = held.sort((a, b) => a - b);
+    const quantile = (share: number) => sorted[Math.round(share * (sorted.length - 1))]!;
+    return {
+      minute: step * bandStepMin,
+      low: quantile(0.05),
+      middle: quantile(0.5),
+      high: quantile(0.95),
+    };
+  });
+}
+
+/** Between two moments the level is taken as straight. */
+function levelAt(moments: readonly DayMoment[], at: number, minute: number): number {
+  const [here, next] = [moments[at]!, moments[at + 1]];
+  if (!next || next.minute <= here.minute) return here.litres;
+  const share = Math.min(Math.max((minute - here.minute) / (next.minute - here.minute), 0), 1);
+  return here.litres + share * (next.litres - here.litres);
 }

@@ -1,35 +1,27 @@
-import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
-import { elementPermeance } from '../membrane/elementPermeance.ts';
 import { temperatureCorrectionFactor } from '../membrane/temperatureCorrectionFactor.ts';
 import { type Outcome, succeed } from '../outcome.ts';
-import { assess, type Assessment } from '../sizing/assess.ts';
+import { Solutions } from '../sizing/solutions.ts';
 import {
   type Ageing,
   type FeedWater,
   newMembrane,
-  roSystemOf,
   type SystemDesign,
-  tapLineOf,
 } from '../sizing/systemDesign.ts';
-import { OperatingPointSolver } from '../system/operatingPoint.ts';
-import { resolveSystem } from '../system/roSystem.ts';
-import { tankPressure, tankVolume } from '../tank/bladderTank.ts';
-import { type FillPath, fillPath } from '../tank/fillPath.ts';
-import type { TankFill } from '../tank/fillTank.ts';
+import { type BladderTank, tankVolume } from '../tank/bladderTank.ts';
+import type { ProductionCurve } from '../tank/productionCurve.ts';
 
 /** What stands behind the tap through a day, with everything looked up that would otherwise be solved again and again. */
 export type Supply =
   | {
       kind: 'tank';
-      path: FillPath;
-      shutsOff: boolean;
+      curve: ProductionCurve;
+      tank: BladderTank;
+      /** Usable water of the full tank, L. */
+      fullL: number;
       /** Water in the tank below which production starts again, L. */
       reopenL: number;
-      /** Flow at the open tap, L/min, by water in the tank, L. */
-      tapLitres: Float64Array;
+      /** Flow at the open tap at the nodes of the curve, L/min. */
       tapLPerMin: Float64Array;
-      /** Drain flow of a unit that never shuts off, once its tank has stalled, L/min. */
-      stalledDrainLPerMin: number;
     }
   | {
       kind: 'direct';
@@ -48,9 +40,6 @@ export type Supply =
  */
 export const reopenShare = 0.75;
 
-/** The tap's flow is nearly a straight line in the tank's water; thirteen nodes hold it to half a percent. */
-const tapNodes = 13;
-
 /** Product side and first metre of tube of one element, L. Default. */
 const standingPerElementL = 0.12;
 
@@ -59,52 +48,30 @@ export function supplyOf(
   design: SystemDesign,
   water: FeedWater,
   ageing: Ageing = newMembrane,
+  solutions = new Solutions(),
 ): Outcome<Supply> {
-  const assessed = assess(design, water, ageing);
-  if (!assessed.ok) return assessed;
-  const { fill } = assessed.value;
-  return fill
-    ? tankSupply(design, water, ageing, fill)
-    : directSupply(design, water, ageing, assessed.value);
+  return design.tank
+    ? tankSupply(design, design.tank, water, ageing, solutions)
+    : directSupply(design, water, ageing, solutions);
 }
 
 function tankSupply(
   design: SystemDesign,
+  tank: BladderTank,
   water: FeedWater,
   ageing: Ageing,
-  fill: TankFill,
+  solutions: Solutions,
 ): Outcome<Supply> {
-  const tank = design.tank!;
-  const resolved = resolveSystem(roSystemOf(design, water, ageing));
-  if (!resolved.ok) return resolved;
-  const solver = new OperatingPointSolver(resolved.value);
-  const { shutsOff } = fill;
-  const endBar = shutsOff ? fill.shutoffPressureBar : fill.stallPressureBar;
-  const path = fillPath(solver, tank, endBar);
-  if (!path.ok) return path;
-  const stalled = solver.solve(() => endBar);
-  if (!stalled.ok) return stalled;
-
-  const line = tapLineOf(design);
-  const liftBar = tapLineLoss(line, 0, water.temperatureC).totalBar;
-  const tapLitres = Float64Array.from(
-    { length: tapNodes },
-    (_, i) => (path.value.fullL * i) / (tapNodes - 1),
-  );
-  const tapLPerMin = tapLitres.map((litres) => {
-    const sourcePressureBar = tankPressure(tank, litres);
-    if (sourcePressureBar <= liftBar) return 0;
-    const flow = tapFlow({ ...line, sourcePressureBar, temperatureC: water.temperatureC });
-    return flow.ok ? flow.value.flowLPerMin : 0;
-  });
+  const solved = solutions.curveOf(design, water, ageing);
+  if (!solved.ok) return solved;
+  const curve = solved.value;
   return succeed({
     kind: 'tank',
-    path: path.value,
-    shutsOff,
-    reopenL: tankVolume(tank, reopenShare * endBar),
-    tapLitres,
-    tapLPerMin,
-    stalledDrainLPerMin: stalled.value.concentrateFlowLPerH / 60,
+    curve,
+    tank,
+    fullL: tankVolume(tank, curve.endBar),
+    reopenL: tankVolume(tank, reopenShare * curve.endBar),
+    tapLPerMin: solutions.tapColumnOf(design, water, curve),
   });
 }
 
@@ -112,10 +79,13 @@ function directSupply(
   design: SystemDesign,
   water: FeedWater,
   ageing: Ageing,
-  { running }: Assessment,
+  solutions: Solutions,
 ): Outcome<Supply> {
-  const permeance = elementPermeance(design.membrane.rating);
+  const solved = solutions.directOf(design, water, ageing);
+  if (!solved.ok) return solved;
+  const permeance = solutions.permeanceOf(design);
   if (!permeance.ok) return permeance;
+  const running = solved.value;
   const aged = ageing.flowFactor * ageing.saltPassageFactor;
   const warm = temperatureCorrectionFactor(water.temperatureC);
   return succeed({

@@ -1,22 +1,19 @@
-import { calciteContact, type RemineralisedWater } from '../carbonate/calciteContact.ts';
 import { concentrateLsi } from '../carbonate/concentrateLsi.ts';
 import { permeatePh } from '../carbonate/permeatePh.ts';
-import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
-import { fail, type Outcome, succeed } from '../outcome.ts';
+import type { TankPart } from '../catalogue/parts.ts';
+import { type Outcome, succeed } from '../outcome.ts';
 import { netDrivingPressure } from '../readings/normalise.ts';
-import { directFlow } from '../system/directFlow.ts';
-import { type OperatingPoint, OperatingPointSolver } from '../system/operatingPoint.ts';
-import { resolveSystem } from '../system/roSystem.ts';
-import { tankPressure, tankVolume } from '../tank/bladderTank.ts';
-import { fillTankWith, refuseTank, type TankFill } from '../tank/fillTank.ts';
+import type { OperatingPoint } from '../system/operatingPoint.ts';
+import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.ts';
+import type { TankFill } from '../tank/fillTank.ts';
+import { fillOnCurve, type ProductionCurve } from '../tank/productionCurve.ts';
+import { Solutions } from './solutions.ts';
 import {
   type Ageing,
   type FeedWater,
   newMembrane,
-  roSystemOf,
   shutoffOf,
   type SystemDesign,
-  tapLineOf,
 } from './systemDesign.ts';
 
 /** What a design does in one water. */
@@ -40,8 +37,9 @@ export interface Assessment {
   productAlkalinityMgL: number;
   productHardnessMgL: number;
   concentrateLsi: number;
-  minerals: RemineralisedWater | null;
   usableVolumeL: number;
+  /** Mean product flow while it fills its tank (runs, without one), L/h. */
+  fillingLPerH: number;
   /** At the open tap with the tank full and with half of its usable water drawn; equal without a tank. */
   tapFullLPerMin: number;
   tapHalfLPerMin: number;
@@ -53,62 +51,96 @@ export const glassL = 0.25;
 
 /**
  * Solves a design in a water: production, quality, waste, tap.
+ * @param solutions what designs that share parts have solved already, for a caller that assesses many
  * Units as named. Errors: those of the operating point, tank fill and tap flow.
  */
 export function assess(
   design: SystemDesign,
   water: FeedWater,
   ageing: Ageing = newMembrane,
+  solutions = new Solutions(),
 ): Outcome<Assessment> {
-  return design.tank ? assessTank(design, water, ageing) : assessDirect(design, water, ageing);
+  return design.tank
+    ? assessTank(design, design.tank, water, ageing, solutions)
+    : assessDirect(design, water, ageing, solutions);
 }
 
-function assessTank(design: SystemDesign, water: FeedWater, ageing: Ageing): Outcome<Assessment> {
-  const tank = design.tank!;
-  const shutoff = shutoffOf(design);
-  const refused = refuseTank(tank, shutoff);
-  if (refused) return refused;
-  const resolved = resolveSystem(roSystemOf(design, water, ageing));
-  if (!resolved.ok) return resolved;
-  const solver = new OperatingPointSolver(resolved.value);
-  const running = solver.solve(() => tank.prechargeBar);
-  if (!running.ok) return running;
-  const filled = fillTankWith(solver, { tank, shutoff }, water.pressureBar, water.temperatureC);
-  if (!filled.ok) return filled;
-  const fill = filled.value;
+function assessTank(
+  design: SystemDesign,
+  tank: TankPart,
+  water: FeedWater,
+  ageing: Ageing,
+  solutions: Solutions,
+): Outcome<Assessment> {
+  const solved = solutions.curveOf(design, water, ageing);
+  if (!solved.ok) return solved;
+  const litre = solutions.perLitreOf(design, water, solved.value, () =>
+    assessLitre(design, water, solved.value, solutions),
+  );
+  return litre.ok ? succeed(scaled(litre.value, tank.volumeL)) : litre;
+}
 
-  const restingBar = fill.shutsOff ? fill.shutoffPressureBar : fill.stallPressureBar;
-  const usableVolumeL = tankVolume(tank, restingBar);
-  const halfBar = tankPressure(tank, usableVolumeL / 2);
-  const full = flowAtTap(design, water, restingBar);
+/** The design with a shell of one litre: all that the size of the shell does not change. */
+function assessLitre(
+  design: SystemDesign,
+  water: FeedWater,
+  curve: ProductionCurve,
+  solutions: Solutions,
+): Outcome<Assessment> {
+  const shell = { volumeL: 1, prechargeBar: curve.prechargeBar };
+  const { running } = curve;
+  const fill = fillOnCurve(curve, shell, shutoffPressure(shutoffOf(design), water.pressureBar));
+  const usableVolumeL = tankVolume(shell, curve.endBar);
+  const full = solutions.tapFlowOf(design, water, curve.endBar);
   if (!full.ok) return full;
-  const half = flowAtTap(design, water, halfBar);
+  const half = solutions.tapFlowOf(design, water, tankPressure(shell, usableVolumeL / 2));
   if (!half.ok) return half;
-  const productTdsMgL = fill.shutsOff ? fill.tankTdsMgL : running.value.permeateTdsMgL;
   const drainL = fill.shutsOff ? fill.drainVolumeL : Infinity;
-  const meanFlowLPerH = fill.shutsOff
+  const fillingLPerH = fill.shutsOff
     ? (usableVolumeL / fill.fillTimeMin) * 60
-    : running.value.permeateFlowLPerH / 2;
-  return finish(design, water, {
-    running: running.value,
+    : running.permeateFlowLPerH / 2;
+  return finish(water, {
+    running,
     fill,
-    productionLPerDay: fill.shutsOff ? meanFlowLPerH * 24 : 0,
-    productTdsMgL,
+    productionLPerDay: fill.shutsOff ? fillingLPerH * 24 : 0,
+    productTdsMgL: fill.shutsOff ? fill.tankTdsMgL : running.permeateTdsMgL,
     recovery: usableVolumeL / (usableVolumeL + drainL),
     drainLPerProductL: drainL / usableVolumeL,
     usableVolumeL,
+    fillingLPerH,
     tapFullLPerMin: full.value,
     tapHalfLPerMin: half.value,
-    mineralFlowLPerH: design.mineral?.place === 'after-tank' ? half.value * 60 : meanFlowLPerH,
   });
 }
 
-function assessDirect(design: SystemDesign, water: FeedWater, ageing: Ageing): Outcome<Assessment> {
-  const solved = directFlow({ ...roSystemOf(design, water, ageing), tapLine: tapLineOf(design) });
+/** By Boyle's law a shell's water, and with it time and drain of a fill, go with its volume; flows, pressures and strengths do not. */
+function scaled(litre: Assessment, volumeL: number): Assessment {
+  const { fill } = litre;
+  return {
+    ...litre,
+    usableVolumeL: litre.usableVolumeL * volumeL,
+    fill: fill?.shutsOff
+      ? {
+          ...fill,
+          usableVolumeL: fill.usableVolumeL * volumeL,
+          fillTimeMin: fill.fillTimeMin * volumeL,
+          drainVolumeL: fill.drainVolumeL * volumeL,
+        }
+      : fill,
+  };
+}
+
+function assessDirect(
+  design: SystemDesign,
+  water: FeedWater,
+  ageing: Ageing,
+  solutions: Solutions,
+): Outcome<Assessment> {
+  const solved = solutions.directOf(design, water, ageing);
   if (!solved.ok) return solved;
   const running = solved.value;
   const tapLPerMin = running.permeateFlowLPerH / 60;
-  return finish(design, water, {
+  return finish(water, {
     running,
     fill: null,
     productionLPerDay: running.permeateFlowLPerH * 24,
@@ -118,16 +150,8 @@ function assessDirect(design: SystemDesign, water: FeedWater, ageing: Ageing): O
     usableVolumeL: 0,
     tapFullLPerMin: tapLPerMin,
     tapHalfLPerMin: tapLPerMin,
-    mineralFlowLPerH: running.permeateFlowLPerH,
+    fillingLPerH: running.permeateFlowLPerH,
   });
-}
-
-/** Flow at the open tap from a tank at a pressure; nothing where the tank cannot lift the water, which is an answer too. */
-function flowAtTap(design: SystemDesign, water: FeedWater, tankBar: number): Outcome<number> {
-  const line = tapLineOf(design);
-  if (tankBar <= tapLineLoss(line, 0, water.temperatureC).totalBar) return succeed(0);
-  const flow = tapFlow({ ...line, sourcePressureBar: tankBar, temperatureC: water.temperatureC });
-  return flow.ok ? succeed(flow.value.flowLPerMin) : flow;
 }
 
 type Hydraulic = Pick<
@@ -141,14 +165,11 @@ type Hydraulic = Pick<
   | 'usableVolumeL'
   | 'tapFullLPerMin'
   | 'tapHalfLPerMin'
-> & { mineralFlowLPerH: number };
+  | 'fillingLPerH'
+>;
 
 /** Adds the chemistry to the hydraulics. */
-function finish(
-  design: SystemDesign,
-  water: FeedWater,
-  { mineralFlowLPerH, ...hydraulic }: Hydraulic,
-): Outcome<Assessment> {
+function finish(water: FeedWater, hydraulic: Hydraulic): Outcome<Assessment> {
   const { running, productTdsMgL } = hydraulic;
   const { temperatureC, alkalinityMgL, hardnessMgL } = water;
   const passage = productTdsMgL / water.tdsMgL;
@@ -162,8 +183,6 @@ function finish(
     // Divalent calcium passes a polyamide membrane a third as readily as the salts on the whole (typical, never a promise).
     productHardnessMgL: (hardnessMgL * passage) / 3,
   };
-  const bed = mineralBed(design, productTdsMgL, product, temperatureC, mineralFlowLPerH);
-  if (!bed.ok && bed.failure.code !== 'water-not-in-equilibrium-range') return bed;
   return succeed({
     water,
     ...hydraulic,
@@ -180,29 +199,6 @@ function finish(
     productPh: ph.value.permeatePh,
     ...product,
     concentrateLsi: scaling.value.lsi,
-    minerals: bed.ok ? bed.value : null,
     secondsPerGlass: (glassL / hydraulic.tapHalfLPerMin) * 60,
   });
-}
-
-function mineralBed(
-  design: SystemDesign,
-  tdsMgL: number,
-  product: Pick<Assessment, 'productCo2MgL' | 'productAlkalinityMgL' | 'productHardnessMgL'>,
-  temperatureC: number,
-  flowLPerH: number,
-): Outcome<RemineralisedWater | null> {
-  if (!design.mineral) return succeed(null);
-  if (!(flowLPerH > 0)) return fail('source-below-rise', 'design.line.riseM');
-  return calciteContact(
-    {
-      tdsMgL,
-      alkalinityMgL: product.productAlkalinityMgL,
-      calciumMgL: product.productHardnessMgL,
-      co2MgL: product.productCo2MgL,
-      temperatureC,
-    },
-    design.mineral.part.media,
-    flowLPerH,
-  );
 }

@@ -1,5 +1,6 @@
 import { type Part, partsOf } from '../catalogue/parts.ts';
-import type { ProductLine, SystemDesign } from './systemDesign.ts';
+import type { Branch } from '../hydraulics/branchPressure.ts';
+import type { MineralPlace, ProductLine, SystemDesign } from './systemDesign.ts';
 
 /** What the site fixes before parts are chosen. */
 export interface SiteChoices {
@@ -12,43 +13,102 @@ export interface SiteChoices {
   tankRoom: boolean;
   /** Unsafe water asks for a lamp. */
   unsafe: boolean;
-  mineral: 'before-tank' | 'after-tank' | 'none';
+  mineral: MineralPlace | 'none';
+  /** Way to a refrigerator, where there is one. */
+  branch: Branch | null;
 }
+
+/** Make-ups that a search compares. */
+export const familyKeys = ['tank', 'permeate-pump', 'pumped-tank', 'direct-flow'] as const;
+export type FamilyKey = (typeof familyKeys)[number];
+
+export const familyOf = ({ tank, pump, permeatePump }: SystemDesign): FamilyKey =>
+  tank === null ? 'direct-flow' : pump ? 'pumped-tank' : permeatePump ? 'permeate-pump' : 'tank';
+
+/** Why a make-up was not even tried. */
+export type Exclusion = 'no-outlet' | 'no-tank-room' | 'not-in-catalogue';
+
+export function exclusionOf(
+  key: FamilyKey,
+  catalogue: readonly Part[],
+  site: SiteChoices,
+): Exclusion {
+  const pumped = key === 'pumped-tank' || key === 'direct-flow';
+  if (pumped && !site.power) return 'no-outlet';
+  if (key !== 'direct-flow' && !site.tankRoom && partsOf(catalogue, 'tank').length > 0)
+    return 'no-tank-room';
+  return 'not-in-catalogue';
+}
+
+type Bank = Pick<SystemDesign, 'elements' | 'arrangement'>;
 
 /** Elements from this rated flow on are made for tankless units. */
 const directFlowFromLPerDay = 1000;
 
-/** All combinations of the catalogue that a practitioner would consider for the site. */
+const oneElement: readonly Bank[] = [{ elements: 1, arrangement: 'series' }];
+/** Several elements ask for more flow and pressure than a supply alone gives: only behind a pump. */
+const banks: readonly Bank[] = [
+  ...oneElement,
+  { elements: 2, arrangement: 'series' },
+  { elements: 2, arrangement: 'parallel' },
+  { elements: 3, arrangement: 'series' },
+  { elements: 3, arrangement: 'parallel' },
+];
+
+/** What stands ahead of a tank or a tap besides the membrane. */
+type Drive = Pick<SystemDesign, 'pump' | 'shutoff' | 'permeatePump'>;
+
+/** All combinations of the catalogue that a practitioner would consider for the site; those of one feed side follow each other. */
 export function candidates(catalogue: readonly Part[], site: SiteChoices): SystemDesign[] {
   const prefilters = choosePrefilters(catalogue, site.chloramine);
-  const tap = partsOf(catalogue, 'tap')[0];
-  if (!tap) return [];
-  const shared = {
-    prefilters,
-    tap,
-    line: site.line,
-    elements: 1,
-    arrangement: 'series' as const,
-    postFilter: partsOf(catalogue, 'post-filter')[0] ?? null,
-    lamp: site.unsafe && site.power ? (partsOf(catalogue, 'lamp')[0] ?? null) : null,
-  };
+  const orNone = <T>(parts: T[]): (T | null)[] => (parts.length > 0 ? parts : [null]);
+  const lamp = site.unsafe && site.power ? (partsOf(catalogue, 'lamp')[0] ?? null) : null;
   const bed = partsOf(catalogue, 'mineral')[0];
-  const mineralAt = (hasTank: boolean) =>
+  const mineralAt = (hasTank: boolean): SystemDesign['mineral'] =>
     bed && site.mineral !== 'none'
-      ? { part: bed, place: hasTank ? site.mineral : ('after-tank' as const) }
+      ? { part: bed, place: hasTank ? site.mineral : 'after-tank' }
       : null;
-  const pumps = site.power ? [null, ...partsOf(catalogue, 'pump')] : [null];
-  const valve = partsOf(catalogue, 'shutoff')[0] ?? null;
+  const [tankMineral, directMineral] = [mineralAt(true), mineralAt(false)];
+  const posts = orNone(partsOf(catalogue, 'post-filter')).flatMap((postFilter) =>
+    partsOf(catalogue, 'tap').map((tap) => ({ postFilter, tap })),
+  );
+  const pumped: Drive[] = (site.power ? partsOf(catalogue, 'pump') : []).map((pump) => ({
+    pump,
+    shutoff: null,
+    permeatePump: null,
+  }));
+  const unpumped: Drive[] = orNone(partsOf(catalogue, 'shutoff')).flatMap((shutoff) =>
+    [null, ...partsOf(catalogue, 'permeate-pump')].map((permeatePump) => ({
+      pump: null,
+      shutoff,
+      permeatePump,
+    })),
+  );
+  const tanks = site.tankRoom ? partsOf(catalogue, 'tank') : [];
+
   const designs: SystemDesign[] = [];
   for (const membrane of partsOf(catalogue, 'membrane')) {
     const direct = membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
-    const tanks = direct ? [null] : site.tankRoom ? partsOf(catalogue, 'tank') : [];
     for (const restrictor of partsOf(catalogue, 'restrictor')) {
-      for (const pump of direct ? pumps.filter((p) => p !== null) : pumps) {
-        for (const tank of tanks) {
-          const shutoff = pump ? null : valve;
-          const mineral = mineralAt(tank !== null);
-          designs.push({ ...shared, membrane, restrictor, pump, tank, shutoff, mineral });
+      for (const drive of direct ? pumped : [...unpumped, ...pumped]) {
+        for (const bank of drive.pump ? banks : oneElement) {
+          for (const tank of direct ? [null] : tanks) {
+            for (const post of posts) {
+              designs.push({
+                prefilters,
+                ...drive,
+                membrane,
+                ...bank,
+                restrictor,
+                tank,
+                mineral: tank ? tankMineral : directMineral,
+                lamp,
+                ...post,
+                line: site.line,
+                branch: site.branch,
+              });
+            }
+          }
         }
       }
     }
@@ -57,7 +117,7 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
 }
 
 /** Sediment first, then the carbon that this disinfectant asks for, twice. */
-function choosePrefilters(catalogue: readonly Part[], chloramine: boolean) {
+export function choosePrefilters(catalogue: readonly Part[], chloramine: boolean) {
   const all = partsOf(catalogue, 'prefilter');
   const sediment = all.find((part) => part.media === 'sediment');
   const block = all.find((part) => part.media === 'carbon-block');

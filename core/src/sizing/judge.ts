@@ -1,40 +1,58 @@
-import type { Draw } from '../day/household.ts';
+import { type Draw, litresOf } from '../day/household.ts';
 import { sampleDraws } from '../day/sampledDays.ts';
 import { simulateDays } from '../day/simulateDays.ts';
-import { supplyOf } from '../day/supply.ts';
+import { type Supply, supplyOf } from '../day/supply.ts';
 import type { Failure } from '../outcome.ts';
-import { assess, type Assessment } from './assess.ts';
+import type { Assessment } from './assess.ts';
+import { assessConditions, type ConditionKey, conditionKeys } from './conditions.ts';
+import { ownershipCost, type OwnershipCost } from './ownershipCost.ts';
 import type { Requirements, Shortfall, SizingWaters } from './requirements.ts';
-import {
-  type Ageing,
-  agedMembrane,
-  type FeedWater,
-  newMembrane,
-  type SystemDesign,
-} from './systemDesign.ts';
+import { Solutions } from './solutions.ts';
+import { type Ageing, agedMembrane, type SystemDesign } from './systemDesign.ts';
 
-/** A design with what it does at both conditions, what it costs, and where it falls short. */
+/** The day of the trial on which most is drawn, lived in the worst case. */
+export interface HardDay {
+  longestWaitMin: number;
+  shortL: number;
+  starts: number;
+  drainL: number;
+}
+
+/** A design with what it does in the four conditions, what it costs, and where it falls short. */
 export interface JudgedDesign {
   design: SystemDesign;
+  /** As measured, and with coldest water, lowest pressure and aged membrane together; null where it cannot run. */
   today: Assessment | null;
   worst: Assessment | null;
   failure: Failure | null;
   shortfalls: Shortfall[];
   /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
   waitingDays: number | null;
-  /** In the firm's currency. */
+  /** Null where no day was tried or it cannot run. */
+  hardDay: HardDay | null;
+  /** Price of its parts, in the firm's currency. */
   price: number;
+  cost: OwnershipCost | null;
+  /** Parts, and five years of water, power and cartridges; infinite where it cannot run. */
   fiveYearCost: number;
 }
 
-const yearsCounted = 5;
 /** The slowest tap that people accept, L/min: a glass in half a minute. */
 const slowestTapLPerMin = 0.5;
+
+/** What a caller that judges many designs brings along. */
+export interface JudgingOptions {
+  aged?: Ageing;
+  /** Days to try designs on, the same for all; null where days are not to be tried. */
+  trial?: Trial | null;
+  solutions?: Solutions;
+}
 
 /** Price of a design's own parts. */
 export function partsPrice(design: SystemDesign): number {
   const single = [
     design.pump,
+    design.permeatePump,
     design.shutoff,
     design.restrictor,
     design.tank,
@@ -50,66 +68,110 @@ export function partsPrice(design: SystemDesign): number {
   );
 }
 
-/**
- * Assesses a design today and in the worst case, and holds it against the requirements.
- * @param days the household's, for a caller that judges many designs on the same ones; none where days are not to be tried
- */
+/** Assesses a design in the four conditions, lives its days in the worst of them, and holds it against the requirements. */
 export function judge(
   design: SystemDesign,
   waters: SizingWaters,
   requirements: Requirements,
-  aged: Ageing = agedMembrane,
-  days: readonly (readonly Draw[])[] = trialDays(requirements),
+  {
+    aged = agedMembrane,
+    trial = trialOf(requirements),
+    solutions = new Solutions(),
+  }: JudgingOptions = {},
 ): JudgedDesign {
   const price = partsPrice(design);
-  const today = assess(design, waters.today, newMembrane);
-  const worst = assess(design, waters.worst, aged);
-  if (!today.ok || !worst.ok) {
-    const failure = !today.ok ? today.failure : !worst.ok ? worst.failure : null;
+  const conditions = assessConditions(design, waters, aged, solutions);
+  const held = (key: ConditionKey) => {
+    const outcome = conditions[key];
+    return outcome.ok ? outcome.value : null;
+  };
+  const [today, worst] = [held('as-measured'), held('all-three')];
+  const failed = conditionKeys.map((key) => conditions[key]).find((outcome) => !outcome.ok);
+  if (!today || !worst || (failed && !failed.ok)) {
     return {
       design,
-      today: today.ok ? today.value : null,
-      worst: worst.ok ? worst.value : null,
-      failure,
+      today,
+      worst,
+      failure: failed && !failed.ok ? failed.failure : null,
       shortfalls: ['cannot-run'],
       waitingDays: null,
+      hardDay: null,
       price,
+      cost: null,
       fiveYearCost: Infinity,
     };
   }
-  const shortfalls = findShortfalls(design, waters, requirements, today.value, worst.value);
-  // Days are only lived with designs that nothing else speaks against: they cost more than all the rest.
-  const waitingDays =
-    shortfalls.length === 0 ? shareOfWaitingDays(design, waters.worst, aged, days) : null;
+  const between = [held('cold-and-low')!, held('aged')!];
+  const shortfalls = findShortfalls(design, waters, requirements, today, worst, between);
+  const supply = trial ? supplyOf(design, waters.worst, aged, solutions) : null;
+  const lived = trial && supply?.ok ? live(supply.value, trial, shortfalls.length === 0) : null;
+  const waitingDays = lived?.waitingDays ?? null;
   if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
     shortfalls.push('keeps-waiting');
   }
+  const cost = ownershipCost(design, requirements, today);
   return {
     design,
-    today: today.value,
-    worst: worst.value,
+    today,
+    worst,
     failure: null,
     shortfalls,
     waitingDays,
+    hardDay: lived?.hardDay ?? null,
     price,
-    fiveYearCost: price + runningCost(design, requirements, today.value),
+    cost,
+    fiveYearCost: price + cost.fiveYears,
   };
 }
 
-/** Two weeks of the household, so that weekends count as they do in a year; the same for every design. */
-export const trialDays = ({ household }: Requirements): Draw[][] => sampleDraws(household, 14);
+/** Days that designs are tried on, the two that ask most first: most litres in the day, and most within three hours. */
+export interface Trial {
+  days: readonly (readonly Draw[])[];
+}
 
-function shareOfWaitingDays(
-  design: SystemDesign,
-  water: FeedWater,
-  ageing: Ageing,
-  days: readonly (readonly Draw[])[],
-): number | null {
-  if (days.length === 0) return null;
-  const supply = supplyOf(design, water, ageing);
-  if (!supply.ok) return null;
-  const waiting = days.filter((day) => simulateDays(supply.value, [day]).disappointed > 0);
-  return waiting.length / days.length;
+const daysTried = 14;
+const hardest = 2;
+const peakMin = 180;
+
+const peakOf = (day: readonly Draw[]): number =>
+  Math.max(
+    0,
+    ...day.map((first, i) =>
+      litresOf(day.slice(i).filter((draw) => draw.minute < first.minute + peakMin)),
+    ),
+  );
+
+/** Two weeks of the household, so that weekends count as they do in a year; the same for every design. */
+export function trialOf({ household }: Pick<Requirements, 'household'>): Trial {
+  const most = (days: Draw[][], measure: (day: Draw[]) => number) =>
+    days.reduce((found, day) => (measure(day) > measure(found) ? day : found));
+  const days = sampleDraws(household, daysTried);
+  const longest = most(days, litresOf);
+  const others = days.filter((day) => day !== longest);
+  const densest = most(others, peakOf);
+  return { days: [longest, densest, ...others.filter((day) => day !== densest)] };
+}
+
+/**
+ * Lives the day of most litres with every design; with those that nothing else speaks against also the densest, and the rest only
+ * where one of these two let somebody wait: a design that serves both well serves the easier ones (`judge.test.ts` tries it).
+ */
+function live(
+  supply: Supply,
+  { days }: Trial,
+  sound: boolean,
+): { hardDay: HardDay; waitingDays: number | null } {
+  const [longest, ...others] = days;
+  const { longestWaitMin, shortL, starts, ledger, disappointed } = simulateDays(supply, [longest!]);
+  const hardDay = { longestWaitMin, shortL, starts, drainL: ledger.drainL };
+  if (!sound) return { hardDay, waitingDays: null };
+  const waits = (day: readonly Draw[]) => simulateDays(supply, [day]).disappointed > 0;
+  let waiting = disappointed > 0 ? 1 : 0;
+  others.forEach((day, i) => {
+    if (i + 2 > hardest && waiting === 0) return;
+    if (waits(day)) waiting += 1;
+  });
+  return { hardDay, waitingDays: waiting / days.length };
 }
 
 function findShortfalls(
@@ -118,6 +180,7 @@ function findShortfalls(
   requirements: Requirements,
   today: Assessment,
   worst: Assessment,
+  between: readonly Assessment[],
 ): Shortfall[] {
   const saltLimit = Math.max(
     requirements.productTdsMgL,
@@ -125,7 +188,7 @@ function findShortfalls(
   );
   const found: [Shortfall, boolean][] = [
     ['pump-inlet-too-low', !!design.pump && waters.worst.pressureBar < design.pump.minInletBar],
-    ['never-shuts-off', [today, worst].some((a) => a.fill?.shutsOff === false)],
+    ['never-shuts-off', [today, worst, ...between].some((a) => a.fill?.shutsOff === false)],
     [
       'too-little-water',
       worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,
@@ -133,17 +196,12 @@ function findShortfalls(
     ['tank-too-small', !!design.tank && worst.usableVolumeL < requirements.largestDrawL],
     ['product-too-salty', today.productTdsMgL > saltLimit],
     ['too-much-drain', today.drainLPerProductL > requirements.mostDrainPerProductL],
-    ['recovery-too-high', today.running.recovery > requirements.mostRecovery],
+    ['recovery-too-high', elementRecovery(design, today) > requirements.mostRecovery],
     ['tap-too-slow', worst.tapHalfLPerMin < slowestTapLPerMin],
   ];
   return found.filter(([, is]) => is).map(([shortfall]) => shortfall);
 }
 
-function runningCost(design: SystemDesign, requirements: Requirements, today: Assessment): number {
-  const { demandLPerDay, waterPricePerM3, powerPricePerKwh } = requirements;
-  if (!(today.productionLPerDay > 0)) return Infinity;
-  const waterM3 = (demandLPerDay * (1 + today.drainLPerProductL)) / 1000;
-  const runningHours = (demandLPerDay / today.productionLPerDay) * 24;
-  const kwh = ((design.pump?.powerW ?? 0) * runningHours) / 1000;
-  return 365 * yearsCounted * (waterM3 * waterPricePerM3 + kwh * powerPricePerKwh);
-}
+/** Recovery of one element: of a bank in series each takes its share of what the one ahead of it left. */
+const elementRecovery = ({ elements, arrangement }: SystemDesign, { running }: Assessment) =>
+  arrangement === 'series' ? 1 - (1 - running.recovery) ** (1 / elements) : running.recovery;

@@ -9,11 +9,13 @@ import type { FeedWater } from './systemDesign.ts';
 
 describe('candidates', () => {
   test('are every membrane, restrictor, pump and tank that go together', () => {
-    // Two tank elements x two restrictors x (no pump or one) x two tanks, and one direct element x two restrictors x one pump.
-    expect(candidates(sampleParts, site)).toHaveLength(2 * 2 * 2 * 2 + 2);
+    // Two tank elements x two restrictors x (a valve, or a pump with one of five banks) x two tanks, and one direct element x two
+    // restrictors x a pump with one of five banks.
+    expect(candidates(sampleParts, site)).toHaveLength(2 * 2 * (1 + 5) * 2 + 2 * 5);
     expect(candidates(sampleParts, { ...site, power: false })).toHaveLength(2 * 2 * 2);
     const tankless = candidates(sampleParts, { ...site, tankRoom: false });
-    expect(tankless.map((design) => design.tank)).toEqual([null, null]);
+    expect(tankless).toHaveLength(2 * 5);
+    for (const { tank, pump } of tankless) expect([tank, pump?.id]).toEqual([null, 'p-1']);
     expect(candidates([], site)).toEqual([]);
   });
 

@@ -2,6 +2,7 @@ import type {
   LampPart,
   MembranePart,
   MineralPart,
+  PermeatePumpPart,
   PostFilterPart,
   PrefilterPart,
   PumpPart,
@@ -10,6 +11,7 @@ import type {
   TankPart,
   TapPart,
 } from '../catalogue/parts.ts';
+import type { Branch } from '../hydraulics/branchPressure.ts';
 import type { TapLine } from '../hydraulics/tapLine.ts';
 import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
 import type { RoSystem } from '../system/roSystem.ts';
@@ -26,12 +28,16 @@ export interface SystemDesign {
   elements: number;
   arrangement: 'series' | 'parallel';
   restrictor: RestrictorPart;
+  /** Pushes product into the tank with the power of the drain water; only where there is a tank. */
+  permeatePump: PermeatePumpPart | null;
   tank: TankPart | null;
   mineral: { part: MineralPart; place: MineralPlace } | null;
   lamp: LampPart | null;
   postFilter: PostFilterPart | null;
   tap: TapPart;
   line: ProductLine;
+  /** Tee behind the post filter to a refrigerator or ice maker. */
+  branch: Branch | null;
 }
 
 /** The tube from tank or unit to the tap. */
@@ -91,6 +97,14 @@ export function roSystemOf(design: SystemDesign, water: FeedWater, ageing: Agein
 export function shutoffOf(design: SystemDesign): Shutoff {
   if (design.pump) return { kind: 'pressure-switch', cutoutBar: design.pump.cutoutBar };
   return design.shutoff?.shutoff ?? { kind: 'hydraulic' };
+}
+
+/**
+ * Pressure that the membrane's product side sees, bar, by the tank's: all of it, or what a permeate pump lets through.
+ */
+export function productSideOf({ permeatePump }: SystemDesign): (tankBar: number) => number {
+  const share = permeatePump?.backPressureShare ?? 1;
+  return (tankBar) => share * tankBar;
 }
 
 /** The design's way from the tank (or the unit) to the glass. */

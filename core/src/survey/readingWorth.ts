@@ -1,10 +1,11 @@
 import { householdOfDemand } from '../day/household.ts';
 import { lowDiscrepancyPoint } from '../numeric/lowDiscrepancy.ts';
-import { decideRegulator, decideScaling } from '../sizing/decisions.ts';
+import { decideRegulator } from '../decisions/driveDecisions.ts';
+import { decideScaling } from '../decisions/waterDecisions.ts';
 import { judge, type JudgedDesign } from '../sizing/judge.ts';
 import { isBetter } from '../sizing/recommend.ts';
 import { practiceLimits, type Requirements } from '../sizing/requirements.ts';
-import { agedMembrane, type SystemDesign } from '../sizing/systemDesign.ts';
+import type { SystemDesign } from '../sizing/systemDesign.ts';
 import { possibleSurvey, surveyKeys } from './possibleSurveys.ts';
 import { resolveSurvey, type SurveyKey, type SurveyReadings } from './resolveSurvey.ts';
 
@@ -123,7 +124,7 @@ function tryOut(
   };
   // Days are not lived here: measured, they take three times as long. A choice that hangs on waiting alone is not seen.
   const judged = designs.map((design) =>
-    judge({ ...design, line }, waters, requirements, agedMembrane, []),
+    judge({ ...design, line }, waters, requirements, { trial: null }),
   );
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const best = judged.reduce<JudgedDesign | undefined>(

@@ -1,4 +1,5 @@
 import { refuseTapLine, type TapLine, tapLineLoss } from '../hydraulics/tapLine.ts';
+import type { ElementPermeance } from '../membrane/elementPermeance.ts';
 import { fail, type Outcome } from '../outcome.ts';
 import { risePressure } from '../water/waterDensity.ts';
 import { type OperatingPoint, OperatingPointSolver } from './operatingPoint.ts';
@@ -7,12 +8,16 @@ import { resolveSystem, type RoSystem } from './roSystem.ts';
 /**
  * Operating point of a tankless system with its tap open: the product-side pressure is the one at which the tap's line
  * passes exactly the product flow. The line's loss is explicit in the flow, so no search beyond the operating point's is needed.
+ * @param knownPermeance skips the calibration of an element whose rating has been solved before
  * Units: L/h, mg/L, bar gauge. Errors: those of `operatingPoint`; 'no-product-to-the-tap' if the rise alone stops it.
  */
-export function directFlow(system: RoSystem & { tapLine: TapLine }): Outcome<OperatingPoint> {
+export function directFlow(
+  system: RoSystem & { tapLine: TapLine },
+  knownPermeance?: ElementPermeance,
+): Outcome<OperatingPoint> {
   const refused = refuseTapLine(system.tapLine, 'tapLine.');
   if (refused) return refused;
-  const resolved = resolveSystem(system);
+  const resolved = resolveSystem(system, knownPermeance);
   if (!resolved.ok) return resolved;
   const { temperatureC } = system.feed;
   const solved = new OperatingPointSolver(resolved.value).solve(

@@ -42,6 +42,7 @@ export const sampleParts: readonly Part[] = [
     name: 'Sediment',
     price: 6,
     media: 'sediment',
+    disinfectantG: { chlorine: 0, chloramine: 0 },
     filter: drop(0.05),
   },
   {
@@ -50,6 +51,7 @@ export const sampleParts: readonly Part[] = [
     name: 'Block',
     price: 9,
     media: 'carbon-block',
+    disinfectantG: { chlorine: 40, chloramine: 6 },
     filter: drop(0.1),
   },
   {
@@ -58,6 +60,7 @@ export const sampleParts: readonly Part[] = [
     name: 'Catalytic',
     price: 16,
     media: 'catalytic-carbon',
+    disinfectantG: { chlorine: 40, chloramine: 30 },
     filter: drop(0.08),
   },
   { kind: 'membrane', id: 'm-small', name: 'Small element', price: 40, rating: rated(190, 0.97) },
@@ -104,7 +107,15 @@ export const sampleParts: readonly Part[] = [
     price: 20,
     media: { bedVolumeL: 0.4, timeConstantMin: 4 },
   },
-  { kind: 'lamp', id: 'uv', name: 'Lamp', price: 130, ratedFlowLPerH: 220, powerW: 11 },
+  {
+    kind: 'lamp',
+    id: 'uv',
+    name: 'Lamp',
+    price: 130,
+    ratedFlowLPerH: 420,
+    ratedDoseMjCm2: 40,
+    powerW: 11,
+  },
   { kind: 'tap', id: 'tap', name: 'Tap', price: 30, kv: 0.3, holeMm: 12 },
   { kind: 'fitting', id: 'f-feed', name: 'Feed adapter', price: 7, role: 'feed-adapter' },
   { kind: 'fitting', id: 'f-drain', name: 'Saddle', price: 5, role: 'drain-saddle' },
@@ -132,6 +143,7 @@ export const tankDesign: SystemDesign = {
   prefilters: partsOf(sampleParts, 'prefilter').slice(0, 2),
   pump: null,
   shutoff: samplePart('shutoff'),
+  permeatePump: null,
   membrane: partsOf(sampleParts, 'membrane')[1]!,
   elements: 1,
   arrangement: 'series',
@@ -142,6 +154,7 @@ export const tankDesign: SystemDesign = {
   postFilter: samplePart('post-filter'),
   tap: samplePart('tap'),
   line: { innerDiameterMm: 4.3, lengthM: 1.5, riseM: 0.8 },
+  branch: null,
 };
 
 export const directDesign: SystemDesign = {

@@ -23,4 +23,5 @@ export const site: SiteChoices = {
   tankRoom: true,
   unsafe: false,
   mineral: 'none',
+  branch: null,
 };

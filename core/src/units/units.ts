@@ -93,7 +93,10 @@ export const units = {
   },
   concentration: {
     'mg/L': linear('mg/L', 1, 2, 'mg/l', 'ppm', 'mg'),
+    'ug/L': linear('µg/L', 0.001, 0, 'ug/l', 'µg/l', 'μg/l', 'ppb', 'ug', 'µg'),
   },
+  turbidity: { NTU: linear('NTU', 1, 1, 'ntu', 'fnu', 'ftu') },
+  share: { '%': linear('%', 0.01, 0, '%', 'percent') },
   length: {
     m: linear('m', 1, 2, 'm', 'metre', 'metres', 'meter'),
     cm: linear('cm', 0.01, 0, 'cm'),
@@ -144,6 +147,8 @@ export const unitSystems = {
     volume: 'L',
     hardness: 'mg/L CaCO3',
     concentration: 'mg/L',
+    turbidity: 'NTU',
+    share: '%',
     length: 'm',
     pH: 'pH',
     count: 'count',
@@ -158,6 +163,8 @@ export const unitSystems = {
     volume: 'gal',
     hardness: 'gpg',
     concentration: 'mg/L',
+    turbidity: 'NTU',
+    share: '%',
     length: 'ft',
     pH: 'pH',
     count: 'count',

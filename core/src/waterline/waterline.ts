@@ -3,10 +3,12 @@ import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
 import { tubeLoss } from '../hydraulics/tubeLoss.ts';
 import { type Outcome, succeed } from '../outcome.ts';
 import { assess, type Assessment } from '../sizing/assess.ts';
+import { remineralise } from '../sizing/remineralise.ts';
 import {
   type Ageing,
   type FeedWater,
   newMembrane,
+  productSideOf,
   roSystemOf,
   shutoffOf,
   type SystemDesign,
@@ -14,6 +16,8 @@ import {
 } from '../sizing/systemDesign.ts';
 import { OperatingPointSolver } from '../system/operatingPoint.ts';
 import { resolveSystem } from '../system/roSystem.ts';
+import { assessUltraviolet, type UltravioletLine } from '../ultraviolet/ultravioletLine.ts';
+import { risePressure } from '../water/waterDensity.ts';
 import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.ts';
 
 /** What a component on the line is. */
@@ -25,12 +29,14 @@ export type NodeKind =
   | 'pump'
   | 'shutoff'
   | 'membrane'
+  | 'permeate-pump'
   | 'restrictor'
   | 'drain'
   | 'mineral'
   | 'tank'
   | 'lamp'
   | 'post-filter'
+  | 'refrigerator'
   | 'tap';
 
 /** One component with the water as it leaves it. */
@@ -38,9 +44,11 @@ export interface WaterlineNode {
   id: string;
   kind: NodeKind;
   /** On the way from street to glass, or on a branch that leaves it. */
-  lane: 'main' | 'drain' | 'tank';
+  lane: 'main' | 'drain' | 'tank' | 'branch';
   /** Name of the part, where one was chosen. */
   partName: string | null;
+  /** Equal parts that it stands for. */
+  count?: number;
   pressureBar: number;
   flowLPerH: number;
   tdsMgL: number;
@@ -72,7 +80,9 @@ export function waterline(
   const assessed = assess(design, water, ageing);
   if (!assessed.ok) return assessed;
   const { fill } = assessed.value;
-  if (!design.tank) return succeed(directLine(design, water, assessed.value, state));
+  const minerals = remineralise(design, assessed.value);
+  if (!design.tank)
+    return succeed(directLine(design, water, assessed.value, minerals?.tdsMgL, state));
 
   const closingBar = shutoffPressure(shutoffOf(design), water.pressureBar);
   const fullBar = fill?.shutsOff === false ? fill.stallPressureBar : closingBar;
@@ -81,7 +91,9 @@ export function waterline(
   const stopped = state.tap === 'closed' && share >= 1 && fill?.shutsOff === true;
   const resolved = resolveSystem(roSystemOf(design, water, ageing));
   if (!resolved.ok) return resolved;
-  const solved = new OperatingPointSolver(resolved.value).solve(() => tankBar);
+  const solved = new OperatingPointSolver(resolved.value).solve(() =>
+    productSideOf(design)(tankBar),
+  );
   if (!solved.ok) return solved;
   const drawn = drawFromTank(design, water, tankBar, state.tap === 'open');
   if (!drawn.ok) return drawn;
@@ -98,8 +110,9 @@ export function waterline(
       ...feedNodes(design, water, running.feedFlowLPerH, running.membranePressureBar),
       membraneNode(design, product, stopped ? tankBar : running.permeateBackPressureBar),
       ...drainNodes(design, running.concentrateFlowLPerH, running.concentrateTdsMgL),
+      ...(design.permeatePump ? [permeatePumpNode(design.permeatePump.name, product)] : []),
       ...(design.mineral?.place === 'before-tank'
-        ? [mineralNode(design, product, assessed.value.minerals?.tdsMgL)]
+        ? [mineralNode(design, product, minerals?.tdsMgL)]
         : []),
       {
         id: 'tank',
@@ -108,16 +121,9 @@ export function waterline(
         partName: design.tank.name,
         pressureBar: tankBar,
         flowLPerH: running.permeateFlowLPerH - drawn.value,
-        tdsMgL: tankTds(design, assessed.value.productTdsMgL, assessed.value.minerals?.tdsMgL),
+        tdsMgL: tankTds(design, assessed.value.productTdsMgL, minerals?.tdsMgL),
       },
-      ...tapNodes(
-        design,
-        water,
-        tankBar,
-        drawn.value,
-        product.tdsMgL,
-        assessed.value.minerals?.tdsMgL,
-      ),
+      ...tapNodes(design, water, tankBar, drawn.value, product.tdsMgL, minerals?.tdsMgL),
     ],
   });
 }
@@ -148,7 +154,8 @@ function drawFromTank(
 function directLine(
   design: SystemDesign,
   water: FeedWater,
-  { running, minerals }: Assessment,
+  { running }: Assessment,
+  withMineralsMgL: number | undefined,
   state: WaterlineState,
 ): Waterline {
   const making = state.tap === 'open';
@@ -161,14 +168,14 @@ function directLine(
       ...feedNodes(design, water, now.feedFlowLPerH, now.membranePressureBar),
       membraneNode(design, product, bar),
       ...drainNodes(design, now.concentrateFlowLPerH, now.concentrateTdsMgL),
-      ...tapNodes(design, water, bar, flow, tdsMgL, minerals?.tdsMgL),
+      ...tapNodes(design, water, bar, flow, tdsMgL, withMineralsMgL),
     ],
   };
 }
 
 /** Street, valve, pre-filters and pump, with the pressure left behind each at this feed flow. */
 function feedNodes(
-  design: SystemDesign,
+  design: Pick<SystemDesign, 'prefilters' | 'shutoff' | 'pump'>,
   water: FeedWater,
   feedFlow: number,
   membraneBar: number,
@@ -219,7 +226,18 @@ const membraneNode = (
   kind: 'membrane',
   lane: 'main',
   partName: design.membrane.name,
+  ...(design.elements > 1 ? { count: design.elements } : {}),
   pressureBar,
+  flowLPerH: product.flowLPerH,
+  tdsMgL: product.tdsMgL,
+});
+
+const permeatePumpNode = (partName: string, product: Product): WaterlineNode => ({
+  id: 'permeate-pump',
+  kind: 'permeate-pump',
+  lane: 'main',
+  partName,
+  pressureBar: product.bar,
   flowLPerH: product.flowLPerH,
   tdsMgL: product.tdsMgL,
 });
@@ -273,9 +291,60 @@ function tapNodes(
     push('mineral', 'mineral', design.mineral.part.name);
   }
   if (design.lamp) push('lamp', 'lamp', design.lamp.name);
+  if (design.branch) {
+    // At rest: it draws now and then, and what reaches it then is said where it is decided.
+    const rise = risePressure(design.branch.riseM, water.temperatureC);
+    nodes.push({
+      id: 'refrigerator',
+      kind: 'refrigerator',
+      lane: 'branch',
+      partName: null,
+      pressureBar: Math.max(bar - rise, 0),
+      flowLPerH: 0,
+      tdsMgL,
+    });
+  }
   const loss = tapLineLoss(tapLineOf(design), 0, water.temperatureC).riseBar;
   const { innerDiameterMm, lengthM } = design.line;
   bar -= loss + tubeLoss({ innerDiameterMm, lengthM }, flowLPerH, water.temperatureC);
   push('tap', 'tap', design.tap.name);
   return nodes;
+}
+
+/**
+ * The line of an ultraviolet system: nothing is held back, so the water's strength stays what it is.
+ * Errors: those of `assessUltraviolet`.
+ */
+export function ultravioletWaterline(
+  system: UltravioletLine,
+  water: FeedWater,
+  { tap }: Pick<WaterlineState, 'tap'>,
+): Outcome<Waterline> {
+  const feed = { ironMgL: null, manganeseMgL: null, hardnessMgL: 0, transmittance: null };
+  const solved = assessUltraviolet(system, water, feed);
+  if (!solved.ok) return solved;
+  const flowLPerH = tap === 'open' ? solved.value.flowLPerMin * 60 : 0;
+  const feedSide = feedNodes({ ...system, shutoff: null, pump: null }, water, flowLPerH, 0);
+  const before = feedSide.at(-1)!.pressureBar;
+  const { innerDiameterMm, lengthM, riseM } = system.line;
+  const way =
+    tubeLoss({ innerDiameterMm, lengthM }, flowLPerH, water.temperatureC) +
+    risePressure(riseM, water.temperatureC);
+  const at = (kind: 'lamp' | 'tap', partName: string, pressureBar: number): WaterlineNode => ({
+    id: kind,
+    kind,
+    lane: 'main',
+    partName,
+    pressureBar,
+    flowLPerH,
+    tdsMgL: water.tdsMgL,
+  });
+  return succeed({
+    making: tap === 'open',
+    nodes: [
+      ...feedSide,
+      at('lamp', system.lamp.name, before),
+      at('tap', system.tap.name, Math.max(before - way, 0)),
+    ],
+  });
 }

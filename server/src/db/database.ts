@@ -1,10 +1,14 @@
 import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as foundation from './migrations/0001-foundation.ts';
+import * as photographs from './migrations/0002-photographs-and-document-2.ts';
 import { defineModels } from './models.ts';
 
 /** In order, by name; a name that has run is never changed. */
-const migrations = [{ name: '0001-foundation', ...foundation }];
+const migrations = [
+  { name: '0001-foundation', ...foundation },
+  { name: '0002-photographs-and-document-2', ...photographs },
+];
 
 /** Opens the connection pool and binds the models. */
 export function openDatabase(url: string): Sequelize {

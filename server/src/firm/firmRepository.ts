@@ -4,8 +4,6 @@ import type { Transaction } from 'sequelize';
 import { FirmRow, PartRow, UserRow } from '../db/models.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
 
-export const usualSettings: FirmSettings = { units: 'metric', currency: 'EUR', paper: 'A4' };
-
 /** Whether anybody can sign in at all. */
 export const hasOwner = async (): Promise<boolean> => (await UserRow.count()) > 0;
 

@@ -1,5 +1,10 @@
 import { timingSafeEqual } from 'node:crypto';
-import { firmSettingsSchema, setupSchema, starterCatalogue } from '@katharos/contract';
+import {
+  firmSettingsSchema,
+  setupSchema,
+  starterCatalogue,
+  usualFirmSettings,
+} from '@katharos/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { Config } from '../config.ts';
@@ -8,7 +13,7 @@ import { validate } from '../http/validate.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { requireSession, sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
-import { createFirm, hasOwner, saveSettings, usualSettings } from './firmRepository.ts';
+import { createFirm, hasOwner, saveSettings } from './firmRepository.ts';
 
 const isSame = (a: string, b: string): boolean => {
   const [left, right] = [Buffer.from(a), Buffer.from(b)];
@@ -29,7 +34,7 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
       if (await hasOwner()) throw new ApiError('already-set-up');
       const owner = { name, email, passwordHash };
       return createFirm(
-        { name: firm, settings: usualSettings, parts: starterCatalogue, owner },
+        { name: firm, settings: usualFirmSettings, parts: starterCatalogue, owner },
         transaction,
       );
     });

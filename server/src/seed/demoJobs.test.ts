@@ -25,7 +25,8 @@ function decisionsOf(name: string) {
   const { task, requirements, facts } = brief.value;
   const recommendation = recommend(task);
   if (!recommendation) throw new Error('no system');
-  const list = decide(recommendation.best, task.waters, requirements, facts, recommendation);
+  const { waters } = task;
+  const list = decide(recommendation.best, { waters, requirements, facts, recommendation });
   return {
     design: recommendation.best.design,
     shortfalls: recommendation.best.shortfalls,

@@ -1,5 +1,6 @@
 import {
   briefOf,
+  type DetailKey,
   type JobDocument,
   newJobDocument,
   type Reading,
@@ -28,7 +29,8 @@ interface Sample {
   note: string;
   daysAgo: number;
   progress: Progress;
-  survey: Omit<Survey, 'readings'>;
+  survey: Omit<Survey, 'readings' | 'details' | 'site'> & Partial<Pick<Survey, 'site'>>;
+  details?: Partial<Record<DetailKey, [value: number, unit: string]>>;
   readings: Partial<Record<SurveyKey, [value: number, unit: string]>>;
 }
 
@@ -90,6 +92,7 @@ const samples: Sample[] = [
       highestPressure: [3.4, 'bar'],
       temperature: [10, 'C'],
     },
+    details: { iron: [0.7, 'mg/L'], manganese: [0.03, 'mg/L'] },
   },
   {
     name: 'Odalys Brightwen',
@@ -127,6 +130,7 @@ const samples: Sample[] = [
       hardness: [8, 'dH'],
       largestDraw: [3, 'L'],
     },
+    details: { fridgeLine: [6, 'm'], fridgeRise: [3.1, 'm'] },
   },
   {
     name: 'Café Millrace',
@@ -190,9 +194,12 @@ function documentOf(sample: Sample, at: string): JobDocument {
   const by = demoOwner.name;
   const document = newJobDocument(sample.name, sample.address);
   document.customer.note = sample.note;
-  document.survey = { ...sample.survey, readings: {} };
+  document.survey = { site: {}, ...sample.survey, readings: {}, details: {} };
   for (const [key, [value, unit]] of Object.entries(sample.readings)) {
     document.survey.readings[key as SurveyKey] = { value, unit, takenAt: at, by };
+  }
+  for (const [key, [value, unit]] of Object.entries(sample.details ?? {})) {
+    document.survey.details[key as DetailKey] = { value, unit, takenAt: at, by };
   }
   if (sample.progress === 'new' || sample.progress === 'surveyed') return document;
 
@@ -200,7 +207,7 @@ function documentOf(sample: Sample, at: string): JobDocument {
   const found = brief.ok ? recommend(brief.value.task) : undefined;
   if (!found?.best.today) throw new Error(`the sample job of ${sample.name} has no system`);
   const { design, today } = found.best;
-  document.system = { design, chosenAt: at, chosenBy: by };
+  document.system = { design, chosenAt: at, chosenBy: by, agreed: { at, by } };
   if (sample.progress === 'chosen') return document;
 
   document.plumb.ticks.finished = { at, by };

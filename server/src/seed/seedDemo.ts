@@ -1,6 +1,6 @@
-import { starterCatalogue } from '@katharos/contract';
+import { starterCatalogue, usualFirmSettings } from '@katharos/contract';
 import type { Sequelize } from 'sequelize';
-import { createFirm, hasOwner, usualSettings } from '../firm/firmRepository.ts';
+import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { demoOwner, demoSignIn } from './demoFirm.ts';
@@ -14,7 +14,7 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
     const owner = await createFirm(
       {
         name: demoOwner.firm,
-        settings: usualSettings,
+        settings: usualFirmSettings,
         parts: starterCatalogue,
         owner: { name: demoOwner.name, email: demoSignIn.email, passwordHash },
       },

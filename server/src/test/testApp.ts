@@ -5,6 +5,7 @@ import {
   type JobDocument,
   newJobDocument,
   starterCatalogue,
+  usualFirmSettings,
 } from '@katharos/contract';
 import { expect } from '@jest/globals';
 import type { Express } from 'express';
@@ -14,7 +15,7 @@ import request, { type Response } from 'supertest';
 import { createApp } from '../app.ts';
 import { type Config, readConfig } from '../config.ts';
 import { migrate, openDatabase } from '../db/database.ts';
-import { createFirm, usualSettings } from '../firm/firmRepository.ts';
+import { createFirm } from '../firm/firmRepository.ts';
 import { demoJobs } from '../seed/demoJobs.ts';
 import { hashPassword } from '../session/passwords.ts';
 
@@ -63,7 +64,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
       const owner = { name: `Owner of ${firm}`, email, passwordHash: await sharedHash };
       await sequelize.transaction((transaction) =>
         createFirm(
-          { name: firm, settings: usualSettings, parts: starterCatalogue, owner },
+          { name: firm, settings: usualFirmSettings, parts: starterCatalogue, owner },
           transaction,
         ),
       );

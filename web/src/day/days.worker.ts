@@ -29,7 +29,7 @@ const days = {
     const { value } = supply;
     return succeed({
       ...liveSampledDays(value, household),
-      tank: value.kind === 'tank' ? { fullL: value.path.fullL, reopenL: value.reopenL } : null,
+      tank: value.kind === 'tank' ? { fullL: value.fullL, reopenL: value.reopenL } : null,
     });
   },
 };

@@ -11,7 +11,7 @@ export function NeedsSystem({ title, reason }: { title: string; reason: string }
   const choose = () => {
     if (!design) return;
     const { at, by } = stamp();
-    edit(() => ({ system: { design, chosenAt: at, chosenBy: by } }));
+    edit(() => ({ system: { design, chosenAt: at, chosenBy: by, agreed: null } }));
   };
   return (
     <Stack align="flex-start" className="panel">

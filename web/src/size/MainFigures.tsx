@@ -1,5 +1,5 @@
 import { type JobBrief, writeMinutes, writeNumber, writePercent } from '@katharos/contract';
-import { type Assessment, type JudgedDesign, litresPerGallon } from '@katharos/core';
+import { type Assessment, type JudgedDesign, litresPerGallon, remineralise } from '@katharos/core';
 import { SimpleGrid } from '@mantine/core';
 import { type Explanation, Figure } from '../quantities/Figure.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
@@ -16,6 +16,7 @@ interface Props {
 export function MainFigures({ judged, winter, brief }: Props) {
   const { say, system } = useUnits();
   const { today, design } = judged;
+  const minerals = remineralise(design, today);
   const why: Record<string, Explanation> = explainFigures(design, today, brief, say);
   const production = (litres: number) =>
     system === 'metric'
@@ -116,7 +117,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
           <Figure
             label="At the tap"
             value={{ text: writeNumber(today.secondsPerGlass, 0), unit: 's a glass' }}
-            beside={`${writeNumber(today.tapHalfLPerMin, 1)} L/min, pH ${writeNumber(today.minerals?.pH ?? today.productPh, 1)}, ${say('tds', today.minerals?.tdsMgL ?? today.productTdsMgL)}`}
+            beside={`${writeNumber(today.tapHalfLPerMin, 1)} L/min, pH ${writeNumber(minerals?.pH ?? today.productPh, 1)}, ${say('tds', minerals?.tdsMgL ?? today.productTdsMgL)}`}
             why={why.tap}
           />
         </div>

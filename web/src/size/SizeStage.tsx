@@ -89,12 +89,18 @@ function Sized({
   );
   const winter = useMemo(() => assess(design, waters.worst, agedMembrane), [design, waters]);
   const decisions = useMemo(
-    () => decide(judged, waters, brief.requirements, brief.facts, recommendation),
+    () =>
+      decide(judged, {
+        waters,
+        requirements: brief.requirements,
+        facts: brief.facts,
+        recommendation,
+      }),
     [judged, waters, brief, recommendation],
   );
   const choose = (wanted: SystemDesign) => {
     const { at, by } = stamp();
-    edit(() => ({ system: { design: wanted, chosenAt: at, chosenBy: by } }));
+    edit(() => ({ system: { design: wanted, chosenAt: at, chosenBy: by, agreed: null } }));
   };
   const drop = () => edit(() => ({ system: null }));
   const best = recommendation?.best;

@@ -4,7 +4,7 @@ import { Button, Group, NumberInput, SimpleGrid, Text, Title } from '@mantine/co
 import { useJob } from '../job/useJob.ts';
 import { useUnits } from '../quantities/useUnits.ts';
 
-type HabitKey = keyof Household;
+type HabitKey = Exclude<keyof Household, 'day'>;
 
 interface Habit {
   key: HabitKey;

@@ -61,15 +61,15 @@ export function layOutWaterline(
   let last: PlacedNode | undefined;
   for (const next of all) {
     if (last) pipes.push(pipeBetween(last, next));
-    // The drain is an end; what follows it leaves from the membrane.
-    if (next.node.lane !== 'drain') last = next;
+    // Drain and branches are ends; what follows them leaves from where they left.
+    if (next.node.lane !== 'drain' && next.node.lane !== 'branch') last = next;
   }
   return { nodes: all, pipes, floor: levelOf(0), length };
 }
 
 /** A pipe carries what flows in it: to the tank and to the drain their own flow, else the upstream node's. */
 function pipeBetween(from: PlacedNode, to: PlacedNode): PlacedPipe {
-  const own = to.node.lane === 'drain';
+  const own = to.node.lane === 'drain' || to.node.lane === 'branch';
   const tapSide = from.node.lane === 'tank';
   const flowLPerH = own ? to.node.flowLPerH : tapSide ? to.node.flowLPerH : from.node.flowLPerH;
   return {

@@ -45,6 +45,12 @@ const drawings: Record<NodeKind, ReactNode> = {
       <path d="M-6 0c0 -5 7 -5 7 0s-4 4 -4 1M4 -9l5 18" />
     </>
   ),
+  'permeate-pump': (
+    <>
+      <rect x="-12" y="-8" width="24" height="16" rx="4" />
+      <path d="M0 -8v16M-8 4l3 -7l3 7M5 -4v7M2 0l3 3l3 -3" />
+    </>
+  ),
   restrictor: (
     <path d="M-11 -6C-3 -6 -4 -1.500 0 -1.500S3 -6 11 -6M-11 6C-3 6 -4 1.500 0 1.500S3 6 11 6" />
   ),
@@ -76,6 +82,12 @@ const drawings: Record<NodeKind, ReactNode> = {
     <>
       <rect x="-12" y="-6" width="24" height="12" rx="3" />
       <path d="M-6 -6L-1 6M0 -6L5 6M6 -6L11 6" />
+    </>
+  ),
+  refrigerator: (
+    <>
+      <rect x="-8" y="-13" width="16" height="26" rx="3" />
+      <path d="M-8 -3h16M-4 -9v3M-4 1v5M3 3v6M1 5l4 2M5 5l-4 2" />
     </>
   ),
   tap: (

@@ -1,51 +1,20 @@
 import { osmoticPressure } from '../water/osmoticPressure.ts';
-import { assess, type Assessment } from './assess.ts';
-import { judge, type JudgedDesign } from './judge.ts';
-import type { Recommendation } from './recommend.ts';
-import { practiceLimits, type Requirements, type SizingWaters } from './requirements.ts';
-import { agedMembrane, type SystemDesign } from './systemDesign.ts';
-
-/** One choice made for the person, with the numbers it rests on. The sentence is made by the contract's word list. */
-export interface Decision {
-  topic: 'booster' | 'regulator' | 'minerals' | 'shut-off' | 'scaling' | 'disinfection';
-  choice: 'yes' | 'no' | 'consider';
-  code: string;
-  data: Readonly<Record<string, number | string>>;
-}
-
-/** What is known of the site that a decision needs. */
-export interface SiteFacts {
-  highestSupplyBar: number;
-  unsafe: boolean;
-  power: boolean;
-}
-
-/** All explicit decisions about a judged design. */
-export function decide(
-  judged: JudgedDesign,
-  waters: SizingWaters,
-  requirements: Requirements,
-  facts: SiteFacts,
-  recommendation?: Recommendation,
-): Decision[] {
-  const { design, today, worst } = judged;
-  const list = [decideBooster(design, waters, requirements, facts, recommendation)];
-  if (today && worst) list.push(decideShutOff(design, today, worst, waters));
-  list.push(decideMinerals(design, today, requirements));
-  list.push(decideRegulator(facts.highestSupplyBar));
-  if (today) list.push(decideScaling(today));
-  list.push(decideDisinfection(facts, design));
-  return list;
-}
+import { assess, type Assessment } from '../sizing/assess.ts';
+import { judge } from '../sizing/judge.ts';
+import type { Recommendation } from '../sizing/recommend.ts';
+import { practiceLimits, type Requirements, type SizingWaters } from '../sizing/requirements.ts';
+import { agedMembrane, type SystemDesign } from '../sizing/systemDesign.ts';
+import type { Decision, SiteFacts } from './decision.ts';
 
 /** The same design without its pump, or with a pump; null if the catalogue holds none. */
 function counterpart(design: SystemDesign, recommendation?: Recommendation): SystemDesign | null {
   if (design.pump) return { ...design, pump: null };
   const pump = recommendation?.families.find((f) => f.key === 'pumped-tank')?.best.design.pump;
-  return pump ? { ...design, pump, shutoff: null } : null;
+  return pump ? { ...design, pump, shutoff: null, permeatePump: null } : null;
 }
 
-function decideBooster(
+/** Whether a pump is wanted, with what the design makes with and without one. */
+export function decideBooster(
   design: SystemDesign,
   waters: SizingWaters,
   requirements: Requirements,
@@ -66,8 +35,10 @@ function decideBooster(
     withoutLPerDay: production(without),
     neededLPerDay: requirements.demandLPerDay * requirements.productionMargin,
     powerW: design.pump?.powerW ?? 0,
+    ...permeatePumpGain(design, waters),
   };
-  const cost = (any: SystemDesign) => judge(any, waters, requirements).fiveYearCost;
+  const cost = (any: SystemDesign) =>
+    judge(any, waters, requirements, { trial: null }).fiveYearCost;
   const decision = (choice: Decision['choice'], code: string): Decision => ({
     topic: 'booster',
     choice,
@@ -77,6 +48,7 @@ function decideBooster(
   if (!design.tank) return decision('yes', 'booster-built-in');
   if (!design.pump) {
     if (without?.ok && data.withoutLPerDay >= data.neededLPerDay) {
+      if (design.permeatePump) return decision('no', 'booster-permeate-pump');
       return data.supplyBar < practiceLimits.lowSupplyBar
         ? decision('consider', 'booster-customary')
         : decision('no', 'booster-not-needed');
@@ -92,7 +64,21 @@ function decideBooster(
   return decision('yes', saves ? 'booster-saves-water' : 'booster-by-choice');
 }
 
-function decideShutOff(
+/** Drain water with and without the design's permeate pump, L per L of product today; nothing where it has none. */
+function permeatePumpGain(design: SystemDesign, { today }: SizingWaters): Record<string, number> {
+  if (!design.permeatePump) return {};
+  const drain = (any: SystemDesign) => {
+    const assessed = assess(any, today);
+    return assessed.ok ? assessed.value.drainLPerProductL : NaN;
+  };
+  return {
+    drainPerProduct: drain(design),
+    plainDrainPerProduct: drain({ ...design, permeatePump: null }),
+  };
+}
+
+/** Whether, when and how production stops. */
+export function decideShutOff(
   design: SystemDesign,
   today: Assessment,
   worst: Assessment,
@@ -116,37 +102,7 @@ function decideShutOff(
   };
 }
 
-function decideMinerals(
-  design: SystemDesign,
-  today: Assessment | null,
-  requirements: Requirements,
-): Decision {
-  const data = {
-    productPh: today?.productPh ?? NaN,
-    leastPh: requirements.leastProductPh,
-    tdsBefore: today?.productTdsMgL ?? NaN,
-    phAfter: today?.minerals?.pH ?? NaN,
-    tdsAfter: today?.minerals?.tdsMgL ?? NaN,
-    hardnessAfter: today?.minerals?.hardnessMgL ?? NaN,
-  };
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
-    topic: 'minerals',
-    choice,
-    code,
-    data,
-  });
-  if (!today) return decision('consider', 'minerals-unknown');
-  if (!design.mineral) {
-    return today.productPh < requirements.leastProductPh
-      ? decision('consider', 'minerals-would-lift')
-      : decision('no', 'minerals-not-needed');
-  }
-  if (!today.minerals) return decision('no', 'minerals-add-nothing');
-  if (!design.tank) return decision('yes', 'minerals-in-line');
-  const before = design.mineral.place === 'before-tank';
-  return decision('yes', before ? 'minerals-before-tank' : 'minerals-after-tank');
-}
-
+/** Whether the supply has to be held down: two schools draw the line at different pressures. */
 export function decideRegulator(highestSupplyBar: number): Decision {
   const { highSupplyBar, strictSupplyBar } = practiceLimits;
   const data = { highestSupplyBar, highSupplyBar, strictSupplyBar };
@@ -157,25 +113,4 @@ export function decideRegulator(highestSupplyBar: number): Decision {
     return { topic: 'regulator', choice: 'consider', code: 'regulator-two-schools', data };
   }
   return { topic: 'regulator', choice: 'no', code: 'regulator-not-needed', data };
-}
-
-export function decideScaling(today: Assessment): Decision {
-  const data = {
-    hardnessMgL: today.water.hardnessMgL,
-    lsi: today.concentrateLsi,
-    recovery: today.running.recovery,
-    hardMgL: practiceLimits.hardMgL,
-  };
-  if (today.concentrateLsi > 0.5 && today.water.hardnessMgL > practiceLimits.hardMgL) {
-    return { topic: 'scaling', choice: 'consider', code: 'scaling-soften-or-accept', data };
-  }
-  const code = today.concentrateLsi > 0 ? 'scaling-slow' : 'scaling-none';
-  return { topic: 'scaling', choice: 'no', code, data };
-}
-
-function decideDisinfection(facts: SiteFacts, design: SystemDesign): Decision {
-  const data = {};
-  if (!facts.unsafe) return { topic: 'disinfection', choice: 'no', code: 'lamp-not-asked', data };
-  const code = design.lamp ? 'lamp-needed' : 'lamp-needs-outlet';
-  return { topic: 'disinfection', choice: 'yes', code, data };
 }

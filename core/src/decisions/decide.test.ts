@@ -1,14 +1,25 @@
 import { describe, expect, test } from '@jest/globals';
 import { directDesign, samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
-import { decide } from './decisions.ts';
-import { judge } from './judge.ts';
-import { recommend } from './recommend.ts';
-import { practiceLimits, usualRequirements } from './requirements.ts';
-import { type FeedWater, type SystemDesign } from './systemDesign.ts';
+import type { SiteFacts } from './decision.ts';
+import { decide } from './decide.ts';
+import { judge } from '../sizing/judge.ts';
+import { recommend } from '../sizing/recommend.ts';
+import { practiceLimits, usualRequirements } from '../sizing/requirements.ts';
+import { type FeedWater, type SystemDesign } from '../sizing/systemDesign.ts';
 
 describe('decisions', () => {
-  const facts = { highestSupplyBar: 4, unsafe: false, power: true };
+  const facts: SiteFacts = {
+    highestSupplyBar: 4,
+    unsafe: false,
+    power: true,
+    disinfectant: null,
+    ironMgL: null,
+    manganeseMgL: null,
+    sulfideMgL: null,
+    turbidityNtu: null,
+    transmittance: null,
+  };
   const decided = (
     design: SystemDesign,
     water = sampleWater,
@@ -16,13 +27,12 @@ describe('decisions', () => {
   ) => {
     const waters = watersOf(water);
     const recommendation = recommend({ catalogue: sampleParts, site, waters, requirements });
-    const list = decide(
-      judge(design, waters, requirements),
+    const list = decide(judge(design, waters, requirements), {
       waters,
       requirements,
-      { ...facts, ...change },
+      facts: { ...facts, ...change },
       recommendation,
-    );
+    });
     return Object.fromEntries(list.map((decision) => [decision.topic, decision]));
   };
   const pumped = { ...tankDesign, pump: samplePart('pump'), shutoff: null };
@@ -111,6 +121,10 @@ describe('decisions', () => {
   test('ask for a lamp only where the water is unsafe, and say so where there is no outlet', () => {
     expect(decided(tankDesign).disinfection).toMatchObject({ choice: 'no' });
     expect(decided(tankDesign, sampleWater, { unsafe: true }).disinfection).toMatchObject({
+      code: 'lamp-left-out',
+    });
+    const dark = { unsafe: true, power: false };
+    expect(decided(tankDesign, sampleWater, dark).disinfection).toMatchObject({
       code: 'lamp-needs-outlet',
     });
     expect(

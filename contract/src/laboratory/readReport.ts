@@ -1,0 +1,153 @@
+import { type Analyte, analyteAmount, analyteUnit } from '@katharos/core';
+import Papa from 'papaparse';
+import { recogniseAnalyte, unitInName } from './analyteNames.ts';
+import type { LaboratoryReport } from './report.ts';
+
+/** Why a line is not taken. */
+export type ReportTrouble =
+  | 'no-name'
+  | 'not-used'
+  | 'no-number'
+  | 'unknown-unit'
+  | 'impossible'
+  | 'listed-before'
+  | 'left-out';
+
+/** One figure of a report: as it came, and what it is taken for. */
+export interface ReportRow {
+  line: number;
+  name: string;
+  given: string;
+  unit: string;
+  analyte: Analyte | null;
+  /** In the unit that the analyte is held in; null where it is not taken. */
+  amount: number | null;
+  /** Stated as below a limit of detection: the limit stands for it. */
+  below: boolean;
+  trouble: ReportTrouble | null;
+}
+
+export interface ReadReport {
+  header: string[];
+  /** A quantity a line, or a quantity a column; null where neither could be told. */
+  layout: 'lines' | 'columns' | null;
+  columns: { name: number; value: number; unit: number | null } | null;
+  rows: ReportRow[];
+}
+
+const nameHeads =
+  /^(parameter|analyte|name|test|quantity|determinand|substance|parametre|parametro)/i;
+const valueHeads =
+  /^(result|value|amount|concentration|reading|wert|messwert|resultat|resultado|valor)/i;
+const unitHeads = /^(unit|units|einheit|unite|unidad)/i;
+
+/** What an amount may be, where it is read as more than a slip; others from 0 to a gram and a half per litre and more. */
+const most: Partial<Record<Analyte, number>> = {
+  pH: 14,
+  temperature: 60,
+  transmittance: 100,
+  conductivity: 100000,
+  coliforms: 1e9,
+};
+const mostMgL = 60000;
+
+/** Reads a report: finds its columns, recognises its quantities, converts their units, and says of every other line why it is not taken. */
+export function readReport({
+  text,
+  columns: chosen,
+  choices,
+}: Pick<LaboratoryReport, 'text' | 'columns' | 'choices'>): ReadReport {
+  const { data, meta } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const decimalComma = meta.delimiter !== ',';
+  const [first = [], ...rest] = data.map((cells) => cells.map((cell) => cell.trim()));
+  const columns = chosen ?? columnsOf(first, rest);
+  if (columns) {
+    const hasHead = recogniseAnalyte(first[columns.name] ?? '') === undefined;
+    const lines = hasHead ? rest : [first, ...rest];
+    const found = lines.map((cells, i): ReportRow => {
+      const name = cells[columns.name] ?? '';
+      const unit = (columns.unit === null ? '' : cells[columns.unit]) ?? '';
+      const line = i + (hasHead ? 2 : 1);
+      return rowOf({ line, name, given: cells[columns.value] ?? '', unit }, choices, decimalComma);
+    });
+    return { header: first, layout: 'lines', columns, rows: onceEach(found) };
+  }
+  const recognised = first.filter((head) => recogniseAnalyte(head) !== undefined).length;
+  if (recognised >= 2 && rest.length > 0) {
+    const values = rest.at(-1)!;
+    const found = first.map((head, i) =>
+      rowOf({ line: i + 1, name: head, given: values[i] ?? '', unit: '' }, choices, decimalComma),
+    );
+    return { header: first, layout: 'columns', columns: null, rows: onceEach(found) };
+  }
+  return { header: first, layout: null, columns: null, rows: [] };
+}
+
+/** Finds the columns by their heads; without heads, by what stands in them. */
+function columnsOf(head: readonly string[], rest: readonly string[][]): ReadReport['columns'] {
+  const at = (pattern: RegExp) => head.findIndex((cell) => pattern.test(cell));
+  const [name, value, unit] = [at(nameHeads), at(valueHeads), at(unitHeads)];
+  if (name >= 0 && value >= 0) return { name, value, unit: unit >= 0 ? unit : null };
+  const lines = [head, ...rest];
+  const width = Math.max(...lines.map((cells) => cells.length));
+  const share = (column: number, holds: (cell: string) => boolean) =>
+    lines.filter((cells) => holds(cells[column] ?? '')).length / lines.length;
+  const indices = Array.from({ length: width }, (_, i) => i);
+  const names = indices.find((i) => share(i, (cell) => recogniseAnalyte(cell) !== undefined) > 0.4);
+  if (names === undefined) return null;
+  const values = indices.find(
+    (i) => i !== names && share(i, (cell) => /^[<>≤]?\s*\d/.test(cell)) > 0.6,
+  );
+  if (values === undefined) return null;
+  const units = indices.find(
+    (i) =>
+      i !== names && i !== values && share(i, (cell) => /\/|^(ppm|ppb|ntu|°|ph)/i.test(cell)) > 0.4,
+  );
+  return { name: names, value: values, unit: units ?? null };
+}
+
+function rowOf(
+  given: Pick<ReportRow, 'line' | 'name' | 'given' | 'unit'>,
+  choices: LaboratoryReport['choices'],
+  decimalComma: boolean,
+): ReportRow {
+  const choice = choices[String(given.line)] ?? {};
+  const analyte = choice.analyte === undefined ? recogniseAnalyte(given.name) : choice.analyte;
+  const unit = choice.unit ?? (given.unit || unitInName(given.name));
+  const below = /^\s*[<≤]/.test(given.given);
+  const value = numberIn(given.given, decimalComma);
+  const row = { ...given, unit, below, analyte: analyte ?? null, amount: null };
+  if (choice.analyte === null) return { ...row, trouble: 'left-out' };
+  if (given.name === '' && analyte === undefined) return { ...row, trouble: 'no-name' };
+  if (!analyte) return { ...row, trouble: 'not-used' };
+  if (value === undefined) return { ...row, trouble: 'no-number' };
+  const amount = analyteAmount(analyte, value, unit);
+  if (amount === undefined) return { ...row, trouble: 'unknown-unit' };
+  if (amount < 0 || amount > (most[analyte] ?? mostMgL)) return { ...row, trouble: 'impossible' };
+  return { ...row, unit: unit || analyteUnit(analyte), amount, trouble: null };
+}
+
+/** A number as laboratories write it: with a comma or a point, with blanks between thousands, behind a sign of being below a limit. */
+export function numberIn(text: string, decimalComma: boolean): number | undefined {
+  const absent = /^(absent|none|not detected|n\.?d\.?|nil)\b/i.test(text.trim());
+  if (absent) return 0;
+  let digits = text.replace(/[<>≤≥~\s\u00a0\u202f']/g, '');
+  if (/^-?\d+,\d+$/.test(digits) && (decimalComma || !/^-?\d{1,3},\d{3}$/.test(digits)))
+    digits = digits.replace(',', '.');
+  else if (/^-?\d{1,3}(\.\d{3})+,\d+$/.test(digits))
+    digits = digits.replaceAll('.', '').replace(',', '.');
+  else digits = digits.replaceAll(',', '');
+  return /^-?\d+(\.\d+)?(e-?\d+)?$/i.test(digits) ? Number(digits) : undefined;
+}
+
+/** Of two lines of one quantity the first is taken; the other is kept and said. */
+function onceEach(rows: ReportRow[]): ReportRow[] {
+  const seen = new Set<Analyte>();
+  return rows.map((row) => {
+    if (row.trouble || !row.analyte) return row;
+    if (seen.has(row.analyte) && row.analyte !== 'coliforms')
+      return { ...row, amount: null, trouble: 'listed-before' };
+    seen.add(row.analyte);
+    return row;
+  });
+}
