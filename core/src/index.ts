@@ -72,6 +72,10 @@ export {
   overruleDesign,
 } from './decisions/decisionOptions.ts';
 export * from './decisions/supplySettings.ts';
+export { optionConsequences } from './decisions/optionConsequences.ts';
+export { recoveryCurve, type RecoveryPoint } from './sizing/recoveryCurve.ts';
+export { scalesSoon } from './sizing/scalesSoon.ts';
+export { yearOfWater, type YearOfWater } from './day/yearOfWater.ts';
 export { type Branch, branchPressure } from './hydraulics/branchPressure.ts';
 export {
   carbonLifeMonths,
@@ -100,7 +104,12 @@ export {
 } from './plumbing/tubeRuns.ts';
 export { partsList, type PartsLine, type PlumbingChoices } from './plumbing/partsList.ts';
 export { tankWashout, washoutCycles } from './flush/tankWashout.ts';
-export { flushPlan, type FlushStep, type FlushStepCode } from './flush/flushPlan.ts';
+export {
+  flushPlan,
+  type FlushStep,
+  type FlushStepCode,
+  ultravioletFlushPlan,
+} from './flush/flushPlan.ts';
 export { expectedReadings } from './verify/expectedReadings.ts';
 export { type Instruments, usualInstruments } from './verify/instruments.ts';
 export {

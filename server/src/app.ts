@@ -17,6 +17,8 @@ import { sessionRoutes } from './session/sessionRoutes.ts';
 
 /** The most that a request may carry: a full job document is under 100 kB. */
 const largestBody = '1mb';
+/** A job file carries the job's photographs. */
+const largestJobFile = '40mb';
 
 /** Besides the SameSite cookie: a browser's request that changes something must come from a page of this server. */
 const refuseForeignOrigin: RequestHandler = (request, _response, next) => {
@@ -65,6 +67,7 @@ export function createApp({ config, sequelize, logger, setupCode }: AppParts): E
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
+  app.use('/api/jobs/file', express.json({ limit: largestJobFile, strict: true }));
   app.use('/api', express.json({ limit: largestBody, strict: true }));
   app.get('/api/meta', async (_request, response) => {
     response.json({ demo: config.demo ? demoSignIn : null, setupNeeded: !(await hasOwner()) });

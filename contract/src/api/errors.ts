@@ -21,6 +21,15 @@ export const apiErrors = {
     status: 409,
     message: 'The certificate needs a chosen system and the verification readings.',
   },
+  'too-many-photographs': {
+    status: 409,
+    message: 'This job holds as many photographs as it can. Take one away first.',
+  },
+  'not-agreed': { status: 409, message: 'The proposal needs a chosen system.' },
+  'not-a-picture': {
+    status: 415,
+    message: 'This file is no picture that can be read: take a JPEG, PNG, WebP or HEIC.',
+  },
   'too-large': { status: 413, message: 'The request is larger than this server takes.' },
   'too-many-tries': { status: 429, message: 'Too many tries. Wait a few minutes and try again.' },
   internal: { status: 500, message: 'Something went wrong on the server. It has been recorded.' },

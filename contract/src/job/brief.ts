@@ -13,6 +13,7 @@ import {
   supplySettings,
   type SupplySettings,
   type SurveyKey,
+  surveyRanges,
   type SurveyReadings,
   toCore,
   treatedWaters,
@@ -52,8 +53,10 @@ export function surveyReadings(survey: Survey): SurveyReadings {
   }
   if (survey.household) {
     // What is typed as a figure comes before what the household would make.
-    readings.demand ??= meanDemand(survey.household);
-    readings.largestDraw ??= survey.household.potL;
+    readings.demand ??= Math.max(meanDemand(survey.household), surveyRanges.demand.min);
+    readings.largestDraw ??= survey.household.day
+      ? Math.max(0.2, ...survey.household.day.map((draw) => draw.litres))
+      : survey.household.potL;
   }
   return readings;
 }
@@ -64,6 +67,10 @@ export interface BriefOptions {
   standards?: FirmSettings['standards'] | undefined;
   overruled?: Overruled | undefined;
 }
+
+/** The options that a job was decided by instead of the proposal, without their reasons. */
+export const optionsOf = (overruled: JobDocument['size']['overruled']): Overruled =>
+  Object.fromEntries(Object.entries(overruled).map(([topic, { option }]) => [topic, option]));
 
 /** Residuals taken where a kind is known but its strength was not read, mg/L: what mains usually carry. Defaults. */
 const usualResidualMgL = { chlorine: 0.5, chloramine: 2 } as const;

@@ -231,7 +231,11 @@ describe('the job file', () => {
   });
 
   test('goes out and in again without loss, and a later version is named', () => {
-    const file = jobFileOf({ number: 7, document: surveyed() }, new Date('2026-03-01T09:00:00Z'));
+    const file = jobFileOf(
+      { number: 7, document: surveyed() },
+      [],
+      new Date('2026-03-01T09:00:00Z'),
+    );
     const upgraded = upgradeJobFile(JSON.parse(JSON.stringify(file)));
     expect('file' in upgraded && jobFileSchema.parse(upgraded.file)).toEqual(file);
     expect(upgradeJobFile({ ...file, version: 3 })).toEqual({ tooNew: 3 });

@@ -5,6 +5,7 @@ import {
   type SurveyKey,
   type SystemDesign,
   toCore,
+  type UltravioletLine,
 } from '@katharos/core';
 import { z } from 'zod';
 import {
@@ -89,6 +90,12 @@ const surveySchema = z.strictObject({
   laboratory: laboratorySchema.optional(),
 });
 
+const productLineSchema = z.strictObject({
+  innerDiameterMm: z.number().min(1).max(30),
+  lengthM: z.number().min(0).max(100),
+  riseM: z.number().min(-20).max(30),
+});
+
 export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({
   prefilters: z.array(prefilterPartSchema).max(8),
   pump: pumpPartSchema.nullable(),
@@ -105,11 +112,7 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
   lamp: lampPartSchema.nullable(),
   postFilter: postFilterPartSchema.nullable(),
   tap: tapPartSchema,
-  line: z.strictObject({
-    innerDiameterMm: z.number().min(1).max(30),
-    lengthM: z.number().min(0).max(100),
-    riseM: z.number().min(-20).max(30),
-  }),
+  line: productLineSchema,
   branch: z
     .strictObject({
       innerDiameterMm: z.number().min(1).max(30),
@@ -119,6 +122,15 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
       flowLPerMin: z.number().min(0.05).max(10),
     })
     .nullable(),
+});
+
+/** A drinking line without a membrane. */
+export const ultravioletLineSchema: z.ZodType<UltravioletLine, UltravioletLine> = z.strictObject({
+  kind: z.literal('ultraviolet-line'),
+  prefilters: z.array(prefilterPartSchema).max(8),
+  lamp: lampPartSchema,
+  tap: tapPartSchema,
+  line: productLineSchema,
 });
 
 const weighed = <T extends z.ZodType>(value: T) => z.partialRecord(z.enum(criterionKeys), value);
@@ -137,8 +149,8 @@ const sizeSchema = z.strictObject({
       by: person,
     }),
   ),
-  /** Designs laid side by side. */
-  compared: z.array(systemDesignSchema).max(3),
+  /** Designs laid beside the one in use. */
+  compared: z.array(systemDesignSchema).max(2),
 });
 
 /** Tube under a sink or to a remote unit. */
@@ -158,7 +170,7 @@ export const jobDocumentSchema = z.strictObject({
   /** The system as chosen, with its parts as they were then: the catalogue may change, the job does not. */
   system: z
     .strictObject({
-      design: systemDesignSchema,
+      design: z.union([ultravioletLineSchema, systemDesignSchema]),
       chosenAt: instant,
       chosenBy: person,
       /** Agreed with the customer: from then on only a deliberate change touches it. */

@@ -1,4 +1,9 @@
 import { z } from 'zod';
+import {
+  type FiledPhotograph,
+  filedPhotographSchema,
+  photographLimits,
+} from '../api/photographs.ts';
 import { type JobDocument, jobDocumentSchema } from './job.ts';
 import { upgradeDocument1 } from './upgrade.ts';
 
@@ -13,20 +18,31 @@ export const jobFileSchema = z.strictObject({
   number: z.int().min(1),
   exportedAt: z.iso.datetime(),
   document: jobDocumentSchema,
+  photographs: z.array(filedPhotographSchema).max(photographLimits.perJob),
 });
 export type JobFile = z.infer<typeof jobFileSchema>;
 
-export const jobFileOf = (job: { number: number; document: JobDocument }, at: Date): JobFile => ({
+export const jobFileOf = (
+  job: { number: number; document: JobDocument },
+  photographs: FiledPhotograph[],
+  at: Date,
+): JobFile => ({
   format: 'katharos-job',
   version: jobFileVersion,
   number: job.number,
   exportedAt: at.toISOString(),
   document: job.document,
+  photographs,
 });
 
 /** What brings each older version to the next, by that version. */
 const upgrades: Readonly<Record<number, (file: Record<string, unknown>) => object>> = {
-  1: (file) => ({ ...file, version: 2, document: upgradeDocument1(file.document) }),
+  1: (file) => ({
+    photographs: [],
+    ...file,
+    version: 2,
+    document: upgradeDocument1(file.document),
+  }),
 };
 
 /**

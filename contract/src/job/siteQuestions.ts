@@ -88,4 +88,4 @@ export const siteSchema: z.ZodType<Answers, Answers> = z.strictObject(
       z.enum(Object.keys(siteQuestions[key].answers) as [string, ...string[]]).optional(),
     ]),
   ),
-) as never;
+);

@@ -21,7 +21,8 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
   const { survey, system, plumb, flush, verify, keep } = document;
   const at = (stage: Stage) => ({ stage, finished: false });
   if (keep.issued) return { stage: 'keep', finished: true };
-  if (verificationReadings(verify)) return at('keep');
+  const lit = system && 'kind' in system.design && verify.readings.productFlow;
+  if (verificationReadings(verify) || lit) return at('keep');
   const flushed = Object.values(flush.steps);
   if (system) {
     if (flushed.some((step) => step.done) && flush.steps['rest-and-recheck']?.done)

@@ -1,14 +1,24 @@
-import { type Part, type SystemDesign, verdict, type Verdict } from '@katharos/core';
+import {
+  type InstalledSystem,
+  isUltravioletLine,
+  type Part,
+  type SystemDesign,
+  type UltravioletLine,
+  verdict,
+  type Verdict,
+} from '@katharos/core';
 import type { FirmSettings } from '../api/firmSettings.ts';
 import { verificationReadings } from '../job/brief.ts';
 import { type VerifyKey, verifyFields } from '../job/fields.ts';
 import type { JobDocument } from '../job/job.ts';
-import { sayIn, writeEntered, writePercent } from './amounts.ts';
+import { type Say, sayIn, writeEntered, writeNumber, writePercent } from './amounts.ts';
+import { ultravioletSentence, ultravioletVerdict } from './ultraviolet.ts';
 import { codesCaveat, gradeWords, meterCaveat, verdictSentences } from './verdict.ts';
 
 /** What stands on the certificate: one content, set as a page in the browser and as a PDF on the server. */
 export interface Certificate {
   number: number;
+  title: string;
   firm: string;
   customer: string;
   address: string;
@@ -29,7 +39,14 @@ export interface CertificateSource {
 }
 
 /** The parts that a household may have to replace or name, as label and name. */
-export function partsOfDesign(design: SystemDesign): [string, Part][] {
+export function partsOfDesign(design: InstalledSystem): [string, Part][] {
+  if (isUltravioletLine(design)) {
+    return [
+      ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
+      ['Ultraviolet', design.lamp],
+      ['Tap', design.tap],
+    ];
+  }
   const single: [string, Part | null | undefined][] = [
     ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
     ['Booster pump', design.pump],
@@ -52,13 +69,13 @@ export function certificateOf({
   document,
   firm,
 }: CertificateSource): Certificate | undefined {
-  const readings = verificationReadings(document.verify);
-  if (!document.system || !readings) return undefined;
+  if (!document.system) return undefined;
   const { design, chosenAt } = document.system;
-  const judged = verdict(design, readings);
-  if (!judged.ok) return undefined;
   const say = sayIn(firm.settings.units);
-  const { grade, rejection } = judged.value;
+  const found = isUltravioletLine(design)
+    ? lampResult(document, design, say)
+    : membraneResult(document, design, say);
+  if (!found) return undefined;
   const { verify, customer, keep } = document;
   const taken = (Object.keys(verifyFields) as VerifyKey[]).flatMap((key): [string, string][] => {
     const reading = verify.readings[key];
@@ -73,18 +90,50 @@ export function certificateOf({
     firm: firm.name,
     customer: customer.name,
     address: customer.address,
-    grade,
-    result: `${gradeWords[grade]}: ${writePercent(rejection.measured, 1)} of the dissolved solids held back`,
-    sentences: verdictSentences(judged.value, say),
+    ...found,
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
       { heading: 'System', rows: partsOfDesign(design).map(([label, part]) => [label, part.name]) },
     ],
-    caveats: [meterCaveat, ...unsafeCaveat(document), codesCaveat],
+    caveats: [
+      isUltravioletLine(design) ? lampCaveat : meterCaveat,
+      ...unsafeCaveat(document),
+      codesCaveat,
+    ],
     signature: `${by}, ${signedAt.slice(0, 10)}`,
     paper: firm.settings.paper,
   };
 }
+
+type Result = Pick<Certificate, 'title' | 'grade' | 'result' | 'sentences'>;
+
+function membraneResult(document: JobDocument, design: SystemDesign, say: Say): Result | undefined {
+  const readings = verificationReadings(document.verify);
+  const judged = readings && verdict(design, readings);
+  if (!judged?.ok) return undefined;
+  const { grade, rejection } = judged.value;
+  return {
+    title: 'Verification of a reverse osmosis system',
+    grade,
+    result: `${gradeWords[grade]}: ${writePercent(rejection.measured, 1)} of the dissolved solids held back`,
+    sentences: verdictSentences(judged.value, say),
+  };
+}
+
+function lampResult(document: JobDocument, line: UltravioletLine, say: Say): Result | undefined {
+  const found = ultravioletVerdict(document, line);
+  if (!found) return undefined;
+  return {
+    title: 'Verification of an ultraviolet drinking line',
+    grade: found.enough ? 'good' : 'fail',
+    result: `${found.enough ? 'Enough' : 'Too little'}: ${writeNumber(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
+    sentences: [ultravioletSentence(found, say)],
+  };
+}
+
+/** What a lamp's certificate cannot say. */
+const lampCaveat =
+  'A dose is reckoned from flow and transmittance; it proves no water safe. Have a laboratory test for germs made before the first drink and after every lamp change. A lamp takes nothing dissolved out of the water.';
 
 function checksOf(verify: JobDocument['verify']): [string, string][] {
   const words = { passed: 'stops and starts', failed: 'does not stop', 'not-done': 'not done' };

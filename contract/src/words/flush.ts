@@ -32,6 +32,12 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: 'The membrane stays out of the circuit: carbon dust blocks it.',
     proof: 'The water in a white cup is clear.',
   }),
+  'line-flush': (n, say) => ({
+    title: 'Run the line clear',
+    instruction: `Lamp unplugged, tap open: run the ${n('cartridges')} cartridges and the reactor until clear, about ${say('volume', n('litres'))}. Black or grey water at first is carbon dust.`,
+    caution: 'None of this water is drunk: the lamp is not lit yet.',
+    proof: 'The water in a white cup is clear.',
+  }),
   'fit-membrane': (n) => ({
     title: n('elements') > 1 ? 'Fit the membranes' : 'Fit the membrane',
     instruction:

@@ -1,4 +1,4 @@
-import type { DesignFamily, NodeKind, TubeEnd, TubeFunction } from '@katharos/core';
+import type { DesignFamily, Exclusion, NodeKind, TubeEnd, TubeFunction } from '@katharos/core';
 
 /** Names of what stands on the waterline. */
 export const nodeNames: Record<NodeKind, string> = {
@@ -68,3 +68,10 @@ export function placeName(id: string): string {
   if (numbered) return `Pre-filter ${numbered[1]}`;
   return nodeNames[id as NodeKind] ?? id;
 }
+
+/** Why a make-up was not tried, after "was not tried:". */
+export const exclusionWords: Record<Exclusion, string> = {
+  'no-outlet': 'there is no outlet for it',
+  'no-tank-room': 'there is no room for a tank',
+  'not-in-catalogue': 'the catalogue does not hold its parts',
+};

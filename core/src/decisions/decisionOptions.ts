@@ -98,7 +98,7 @@ export function decisionOptions(
 function boosterOptions(design: SystemDesign, catalogue: readonly Part[]) {
   const pumped = partsOf(catalogue, 'pump').map((pump) => ({
     key: pump.id,
-    part: pump as Part | null,
+    part: pump,
     pump,
     shutoff: null,
     permeatePump: null,
@@ -110,7 +110,7 @@ function boosterOptions(design: SystemDesign, catalogue: readonly Part[]) {
     { key: 'none', part: null, pump: null, shutoff, permeatePump: null, ...bank },
     ...partsOf(catalogue, 'permeate-pump').map((permeatePump) => ({
       key: permeatePump.id,
-      part: permeatePump as Part | null,
+      part: permeatePump,
       pump: null,
       shutoff,
       permeatePump,

@@ -1,11 +1,13 @@
 import type { Assessment } from '../sizing/assess.ts';
 import type { SystemDesign } from '../sizing/systemDesign.ts';
+import type { UltravioletAssessment, UltravioletLine } from '../ultraviolet/ultravioletLine.ts';
 import { washoutCycles } from './tankWashout.ts';
 
 export type FlushStepCode =
   | 'crack-feed-open'
   | 'leak-check'
   | 'prefilter-flush'
+  | 'line-flush'
   | 'fit-membrane'
   | 'membrane-rinse'
   | 'close-tap-open-tank'
@@ -42,16 +44,34 @@ const washoutTarget = 0.02;
 /** Water that a bladder tank keeps when drained to a trickle, as a share of its shell. Default. */
 const heelShare = 0.05;
 
+const step = (
+  code: FlushStepCode,
+  minutes: number | null,
+  attended: boolean,
+  data: FlushStep['data'] = {},
+  suffix = '',
+): FlushStep => ({ id: code + suffix, code, minutes, attended, data });
+
+/** An ultraviolet line is run clear before its lamp burns: what lies in the filters would shade and coat the sleeve. */
+export function ultravioletFlushPlan(
+  { prefilters }: UltravioletLine,
+  { flowLPerMin }: UltravioletAssessment,
+): FlushStep[] {
+  const minutes = flushTimes.prefilter;
+  return [
+    step('crack-feed-open', null, true),
+    step('leak-check', flushTimes.leakWatch, true),
+    step('line-flush', minutes, true, {
+      cartridges: prefilters.length,
+      litres: flowLPerMin * minutes,
+    }),
+    step('lamp-on', flushTimes.lampWarmUp, true),
+    step('rest-and-recheck', null, true),
+  ];
+}
+
 /** The plan of flushing exactly this system in today's water. */
 export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] {
-  const step = (
-    code: FlushStepCode,
-    minutes: number | null,
-    attended: boolean,
-    data: FlushStep['data'] = {},
-    suffix = '',
-  ): FlushStep => ({ id: code + suffix, code, minutes, attended, data });
-
   const start = [
     step('crack-feed-open', null, true),
     step('leak-check', flushTimes.leakWatch, true),

@@ -1,5 +1,5 @@
 import { type FittingRole, type Part, partsOf } from '../catalogue/parts.ts';
-import type { SystemDesign } from '../sizing/systemDesign.ts';
+import { type InstalledSystem, isUltravioletLine } from '../ultraviolet/ultravioletLine.ts';
 import { cutLength, type TubeRun, tubeRuns } from './tubeRuns.ts';
 
 /** One line of what goes into the van. */
@@ -21,7 +21,7 @@ export interface PlumbingChoices {
 
 /** The parts of a design and everything that joins them, in the order in which the water meets them. */
 export function partsList(
-  design: SystemDesign,
+  design: InstalledSystem,
   catalogue: readonly Part[],
   { regulator, leakStop, routes }: PlumbingChoices,
 ): PartsLine[] {
@@ -45,15 +45,24 @@ export function partsList(
       .reduce((sum, run) => sum + cutLength(run, routes[run.id] ?? run.routeM), 0);
     return metres > 0 ? [fitting(role, Math.ceil(metres * 10) / 10, 'm')] : [];
   };
-  return mergeSame([
+  const ahead = [
     fitting('feed-adapter', 1),
     ...(leakStop ? [fitting('leak-stop', 1)] : []),
     ...(regulator ? [fitting('regulator', 1)] : []),
+  ];
+  const tubes = [...tube('tube-quarter', '1/4"'), ...tube('tube-three-eighths', '3/8"')];
+  if (isUltravioletLine(design)) {
+    const own = [...design.prefilters, design.lamp, design.tap];
+    return mergeSame([...ahead, ...own.flatMap((part) => pieces(part)), ...tubes]);
+  }
+  return mergeSame([
+    ...ahead,
     ...design.prefilters.flatMap((part) => pieces(part)),
     ...pieces(design.pump),
     ...pieces(design.shutoff),
     ...pieces(design.membrane, design.elements),
     ...pieces(design.restrictor),
+    ...pieces(design.permeatePump),
     fitting('drain-saddle', 1),
     ...pieces(design.mineral?.part),
     ...pieces(design.tank),
@@ -61,8 +70,7 @@ export function partsList(
     ...pieces(design.postFilter),
     ...pieces(design.lamp),
     ...pieces(design.tap),
-    ...tube('tube-quarter', '1/4"'),
-    ...tube('tube-three-eighths', '3/8"'),
+    ...tubes,
   ]);
 }
 

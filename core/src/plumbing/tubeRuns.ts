@@ -1,4 +1,8 @@
-import type { SystemDesign } from '../sizing/systemDesign.ts';
+import {
+  type InstalledSystem,
+  isUltravioletLine,
+  type UltravioletLine,
+} from '../ultraviolet/ultravioletLine.ts';
 
 export type TubeFunction = 'feed' | 'unit' | 'tank' | 'product' | 'drain';
 export type TubeSize = '1/4"' | '3/8"';
@@ -33,28 +37,30 @@ export const boreMm: Record<TubeSize, number> = { '1/4"': 4.3, '3/8"': 6.35 };
 /** The tube size with this bore; the product line of a design is given by its bore. */
 const sizeOfBore = (bore: number): TubeSize => (bore > 5 ? '3/8"' : '1/4"');
 
-/** Every run that a design needs, in the order of the water. */
-export function tubeRuns(design: SystemDesign): TubeRun[] {
+const run = (
+  from: string,
+  to: string,
+  role: TubeFunction,
+  size: TubeSize,
+  routeM: number,
+  ends: TubeRun['ends'] = ['push-fit', 'push-fit'],
+): TubeRun => ({
+  id: `${from}>${to}`,
+  from,
+  to,
+  function: role,
+  size,
+  routeM,
+  ends,
+  lockClips: ends.filter((end) => end === 'push-fit').length,
+});
+
+/** Every run that a system needs, in the order of the water. */
+export function tubeRuns(design: InstalledSystem): TubeRun[] {
+  if (isUltravioletLine(design)) return ultravioletRuns(design);
   const tankless = design.tank === null;
   const feedSize: TubeSize = tankless ? '3/8"' : '1/4"';
   const productSize = sizeOfBore(design.line.innerDiameterMm);
-  const run = (
-    from: string,
-    to: string,
-    role: TubeFunction,
-    size: TubeSize,
-    routeM: number,
-    ends: TubeRun['ends'] = ['push-fit', 'push-fit'],
-  ): TubeRun => ({
-    id: `${from}>${to}`,
-    from,
-    to,
-    function: role,
-    size,
-    routeM,
-    ends,
-    lockClips: ends.filter((end) => end === 'push-fit').length,
-  });
 
   const runs: TubeRun[] = [run('feed-valve', 'prefilter-1', 'feed', feedSize, 0.9)];
   let last = `prefilter-${design.prefilters.length}`;
@@ -73,6 +79,10 @@ export function tubeRuns(design: SystemDesign): TubeRun[] {
     runs.push(run('membrane', 'shutoff', 'unit', '1/4"', 0.15));
     last = 'shutoff';
   }
+  if (design.permeatePump) {
+    runs.push(run(last, 'permeate-pump', 'unit', '1/4"', 0.2));
+    last = 'permeate-pump';
+  }
   if (design.mineral?.place === 'before-tank') {
     runs.push(run(last, 'mineral', 'unit', '1/4"', 0.2));
     last = 'mineral';
@@ -88,6 +98,17 @@ export function tubeRuns(design: SystemDesign): TubeRun[] {
     runs.push(run(last, id, 'unit', productSize, 0.2));
     last = id;
   }
+  if (design.branch) runs.push(run(last, 'refrigerator', 'product', '1/4"', design.branch.lengthM));
   runs.push(run(last, 'tap', 'product', productSize, design.line.lengthM));
   return runs;
+}
+
+/** An ultraviolet line passes the tap's whole flow from the feed on. */
+function ultravioletRuns({ prefilters, line }: UltravioletLine): TubeRun[] {
+  const size = sizeOfBore(line.innerDiameterMm);
+  return [
+    run('feed-valve', 'prefilter-1', 'feed', size, 0.9),
+    run(`prefilter-${prefilters.length}`, 'lamp', 'unit', size, 0.3),
+    run('lamp', 'tap', 'product', size, line.lengthM),
+  ];
 }

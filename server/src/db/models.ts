@@ -59,6 +59,24 @@ export class PartRow extends Model<InferAttributes<PartRow>, InferCreationAttrib
   declare part: Part;
 }
 
+export class PhotographRow extends Model<
+  InferAttributes<PhotographRow>,
+  InferCreationAttributes<PhotographRow>
+> {
+  declare id: CreationOptional<string>;
+  declare firmId: string;
+  declare jobId: string;
+  declare about: string;
+  declare caption: string;
+  declare takenAt: Date;
+  declare takenBy: string;
+  declare width: number;
+  declare height: number;
+  declare bytes: Buffer;
+  /** Taken away by hand; kept, so that it can be brought back. */
+  declare removedAt: Date | null;
+}
+
 /** Binds the models to one connection. */
 export function defineModels(sequelize: Sequelize): void {
   // Sequelize writes the column's name into the definition it is given, so every column needs an object of its own.
@@ -110,5 +128,21 @@ export function defineModels(sequelize: Sequelize): void {
       part: json(),
     },
     { ...options, tableName: 'parts' },
+  );
+  PhotographRow.init(
+    {
+      id: id(),
+      firmId: firmId(),
+      jobId: required(DataTypes.UUID),
+      about: text(),
+      caption: text(),
+      takenAt: required(DataTypes.DATE),
+      takenBy: text(),
+      width: integer(),
+      height: integer(),
+      bytes: required(DataTypes.BLOB),
+      removedAt: { type: DataTypes.DATE, allowNull: true },
+    },
+    { ...options, tableName: 'photographs' },
   );
 }

@@ -13,7 +13,12 @@ import type { Sequelize } from 'sequelize';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { firmParts } from '../catalogue/catalogueRepository.ts';
 import { certificatePdf } from '../certificate/certificatePdf.ts';
+import { proposalPdf } from '../proposal/proposalPdf.ts';
+import { addPhotograph, filedPhotographs } from '../photographs/photographRepository.ts';
+import { photographRoutes } from '../photographs/photographRoutes.ts';
+import { preparePhotograph } from '../photographs/preparePhotograph.ts';
 import { addJob, findJob, listJobs, saveJob } from './jobRepository.ts';
 
 /** A firm's jobs. Every query is scoped by the firm of the session; another firm's job is simply not found. */
@@ -43,20 +48,34 @@ export function jobRoutes(sequelize: Sequelize): Router {
       const message = `This file was written by a newer version of the program (its version is ${upgraded.tooNew}).`;
       throw new ApiError('invalid-input', { path: 'version', message });
     }
-    const { document } = validate(jobFileSchema, upgraded.file);
-    const job = await sequelize.transaction((transaction) =>
-      addJob(firm.id, user.name, document, transaction),
+    const { document, photographs } = validate(jobFileSchema, upgraded.file);
+    // Written anew like any other picture: a file's content is not trusted either.
+    const prepared = await Promise.all(
+      photographs.map(({ jpeg }) => preparePhotograph(Buffer.from(jpeg, 'base64'))),
     );
+    const job = await sequelize.transaction(async (transaction) => {
+      const added = await addJob(firm.id, user.name, document, transaction);
+      const key = { firmId: firm.id, jobId: added.id };
+      for (const [i, { about, caption, takenAt, takenBy }] of photographs.entries()) {
+        const said = { about, caption, takenBy, takenAt: new Date(takenAt) };
+        await addPhotograph(key, prepared[i]!, said, transaction);
+      }
+      return added;
+    });
     response.status(201).json(job);
   });
 
   router.get('/:id/file', async (request, response) => {
-    const job = await findJob(sessionOf(response).firm.id, idFrom(request.params));
+    const { firm } = sessionOf(response);
+    const job = await findJob(firm.id, idFrom(request.params));
     if (!job) throw new ApiError('not-found');
+    const photographs = await filedPhotographs({ firmId: firm.id, jobId: job.id });
     response
       .setHeader('Content-Disposition', `attachment; filename="job-${job.number}.json"`)
-      .json(jobFileOf(job, new Date()));
+      .json(jobFileOf(job, photographs, new Date()));
   });
+
+  router.use('/:job/photographs', photographRoutes());
 
   router.get('/:id', async (request, response) => {
     const job = await findJob(sessionOf(response).firm.id, idFrom(request.params));
@@ -90,6 +109,18 @@ export function jobRoutes(sequelize: Sequelize): Router {
     response
       .type('application/pdf')
       .setHeader('Content-Disposition', `inline; filename="certificate-${job.number}.pdf"`)
+      .send(pdf);
+  });
+  router.get('/:id/proposal.pdf', async (request, response) => {
+    const { firm } = sessionOf(response);
+    const job = await findJob(firm.id, idFrom(request.params));
+    if (!job) throw new ApiError('not-found');
+    const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
+    const reader = { ...firm, settings: { ...firm.settings, units } };
+    const pdf = await proposalPdf(job, reader, await firmParts(firm.id));
+    response
+      .type('application/pdf')
+      .setHeader('Content-Disposition', `inline; filename="proposal-${job.number}.pdf"`)
       .send(pdf);
   });
   return router;

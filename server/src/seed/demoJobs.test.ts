@@ -8,7 +8,7 @@ import {
   starterCatalogue,
   verificationReadings,
 } from '@katharos/contract';
-import { decide, recommend, verdict } from '@katharos/core';
+import { decide, recommend, type SystemDesign, verdict } from '@katharos/core';
 import { demoJobs } from './demoJobs.ts';
 
 const jobs = demoJobs(new Date('2026-03-01T09:00:00Z')).map(({ document }) => document);
@@ -86,7 +86,7 @@ describe('the sample jobs', () => {
     const judged = (name: string) => {
       const { system, verify } = jobOf(name);
       const readings = verificationReadings(verify);
-      const result = verdict(system!.design, readings!);
+      const result = verdict(system!.design as SystemDesign, readings!);
       if (!result.ok) throw new Error(result.failure.code);
       return result.value;
     };

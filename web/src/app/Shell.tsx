@@ -135,6 +135,9 @@ function AccountMenu() {
         <Menu.Label>
           {session?.user.name}, {session?.firm.name}
         </Menu.Label>
+        <Menu.Item component={Link} to="/firm">
+          How the firm works
+        </Menu.Item>
         <Menu.Item onClick={() => void leave()}>Sign out</Menu.Item>
       </Menu.Dropdown>
     </Menu>

@@ -7,6 +7,10 @@ import {
   jobListSchema,
   jobSchema,
   metaSchema,
+  type Photograph,
+  photographListSchema,
+  photographSchema,
+  type PhotographSubject,
   savedJobSchema,
   sessionSchema,
   type Setup,
@@ -14,11 +18,17 @@ import {
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 
+/** One photograph of one job. */
+interface PhotographKey {
+  jobId: string;
+  id: string;
+}
+
 /** The server's data. Every answer is checked against the contract before anything shows it. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Jobs', 'Job', 'Meta'],
+  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs'],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',
@@ -72,6 +82,47 @@ export const api = createApi({
       responseSchema: jobSchema,
       invalidatesTags: ['Jobs'],
     }),
+    photographs: build.query<z.infer<typeof photographListSchema>, string>({
+      query: (jobId) => `/jobs/${jobId}/photographs`,
+      responseSchema: photographListSchema,
+      providesTags: ['Photographs'],
+    }),
+    addPhotograph: build.mutation<
+      Photograph,
+      { jobId: string; about: PhotographSubject; file: File }
+    >({
+      query: ({ jobId, about, file }) => ({
+        url: `/jobs/${jobId}/photographs`,
+        method: 'POST',
+        params: { about },
+        body: file,
+        headers: { 'Content-Type': file.type || 'application/octet-stream' },
+      }),
+      responseSchema: photographSchema,
+      invalidatesTags: ['Photographs'],
+    }),
+    changePhotograph: build.mutation<
+      null,
+      PhotographKey & Partial<Pick<Photograph, 'about' | 'caption'>>
+    >({
+      query: ({ jobId, id, ...body }) => ({
+        url: `/jobs/${jobId}/photographs/${id}`,
+        method: 'PATCH',
+        body,
+      }),
+      invalidatesTags: ['Photographs'],
+    }),
+    removePhotograph: build.mutation<null, PhotographKey>({
+      query: ({ jobId, id }) => ({ url: `/jobs/${jobId}/photographs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Photographs'],
+    }),
+    restorePhotograph: build.mutation<null, PhotographKey>({
+      query: ({ jobId, id }) => ({
+        url: `/jobs/${jobId}/photographs/${id}/restore`,
+        method: 'POST',
+      }),
+      invalidatesTags: ['Photographs'],
+    }),
     catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
       query: () => '/catalogue',
       responseSchema: catalogueSchema,
@@ -91,6 +142,11 @@ export const {
   useJobQuery,
   useOpenJobFileMutation,
   useCatalogueQuery,
+  usePhotographsQuery,
+  useAddPhotographMutation,
+  useChangePhotographMutation,
+  useRemovePhotographMutation,
+  useRestorePhotographMutation,
 } = api;
 
 /** What went wrong with a request, in a sentence, with the field it is about. */

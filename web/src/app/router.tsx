@@ -17,8 +17,17 @@ export const router = createBrowserRouter([
         path: '/jobs/:id/:stage?',
         lazy: async () => ({ Component: (await import('../job/JobPage.tsx')).JobPage }),
       },
+      {
+        path: '/firm',
+        lazy: async () => ({ Component: (await import('../firm/FirmPage.tsx')).FirmPage }),
+      },
       { path: '*', element: <MissingPage /> },
     ],
+  },
+  {
+    path: '/jobs/:id/proposal',
+    lazy: async () => ({ Component: (await import('../proposal/ProposalPage.tsx')).ProposalPage }),
+    errorElement: <BrokenPage />,
   },
   {
     path: '/jobs/:id/certificate',

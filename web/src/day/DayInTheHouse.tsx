@@ -7,6 +7,7 @@ import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import type { LivedDays } from './days.worker.ts';
 import { DrawTable } from './DrawTable.tsx';
+import { BandTable } from './BandTable.tsx';
 import { TankLevelChart } from './TankLevelChart.tsx';
 import { useDays } from './useDays.ts';
 
@@ -51,7 +52,7 @@ export function DayInTheHouse({ design, brief }: { design: SystemDesign; brief: 
 
 function Lived({ lived }: { lived: LivedDays }) {
   const { say } = useUnits();
-  const { sampled, hardest, disappointingDays, tank } = lived;
+  const { sampled, hardest, disappointingDays, tank, band } = lived;
   const { days, ledger } = sampled;
   return (
     <>
@@ -106,7 +107,16 @@ function Lived({ lived }: { lived: LivedDays }) {
           />
         )}
       </SimpleGrid>
-      {tank && <TankLevelChart day={hardest.simulated} tank={tank} />}
+      {tank && (
+        <>
+          <Text size="sm" c="dimmed">
+            In the tank through the hardest day; the grey band is where it stands on nine days of
+            ten.
+          </Text>
+          <TankLevelChart day={hardest.simulated} band={band} tank={tank} />
+          <BandTable band={band} />
+        </>
+      )}
       <DrawTable day={hardest.simulated} number={hardest.day + 1} />
     </>
   );

@@ -1,19 +1,11 @@
 import { writeNumber } from '@katharos/contract';
-import type { Draw, SimulatedDays } from '@katharos/core';
+import type { SimulatedDays } from '@katharos/core';
 import { Table } from '@mantine/core';
 import { useState } from 'react';
 import { useUnits } from '../quantities/useUnits.ts';
+import { clockOf } from './clock.ts';
+import { drawKindNames } from './drawKinds.ts';
 import { WideTable } from '../quantities/WideTable.tsx';
-
-const kinds: Record<Draw['kind'], string> = {
-  glass: 'Glass',
-  'hot-drink': 'Hot drinks',
-  pot: 'Pot',
-  pet: 'Pets',
-  plants: 'Plants',
-};
-
-const two = (n: number) => String(Math.floor(n)).padStart(2, '0');
 
 /** The hardest day draw by draw: what was asked, what came, who waited. */
 export function DrawTable({ day, number }: { day: SimulatedDays; number: number }) {
@@ -40,10 +32,8 @@ export function DrawTable({ day, number }: { day: SimulatedDays; number: number 
             <Table.Tbody>
               {day.draws.map((draw, i) => (
                 <Table.Tr key={i}>
-                  <Table.Td>
-                    {two(draw.minute / 60)}:{two(draw.minute % 60)}
-                  </Table.Td>
-                  <Table.Td>{kinds[draw.kind]}</Table.Td>
+                  <Table.Td>{clockOf(draw.minute)}</Table.Td>
+                  <Table.Td>{drawKindNames[draw.kind]}</Table.Td>
                   <Table.Td ta="right">{say('volume', draw.litres, 2)}</Table.Td>
                   <Table.Td ta="right">{say('volume', draw.servedL, 2)}</Table.Td>
                   <Table.Td ta="right">

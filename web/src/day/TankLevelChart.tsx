@@ -1,4 +1,4 @@
-import { type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
+import { type LevelBand, type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
 import {
   Area,
   CartesianGrid,
@@ -21,9 +21,12 @@ const clock = (hour: number): string => {
 /** Water in the tank through the hardest day, with the level at which production starts again. */
 export function TankLevelChart({
   day,
+  band,
   tank,
 }: {
   day: SimulatedDays;
+  /** What the tank holds on nine days of ten. */
+  band: readonly LevelBand[];
   tank: { fullL: number; reopenL: number };
 }) {
   const { system } = useUnits();
@@ -31,6 +34,10 @@ export function TankLevelChart({
   const points = day.moments.map(({ minute, litres }) => ({
     hour: minute / 60,
     level: Number(volume.fromCore(litres).toFixed(2)),
+  }));
+  const usual = band.map(({ minute, low, high }) => ({
+    hour: minute / 60,
+    usual: [low, high].map((litres) => Number(volume.fromCore(litres).toFixed(2))),
   }));
   return (
     <div style={{ height: 230 }} aria-hidden>
@@ -58,8 +65,17 @@ export function TankLevelChart({
           />
           <Tooltip {...chartTooltip} labelFormatter={(hour) => clock(Number(hour))} />
           <Area
+            data={usual}
+            dataKey="usual"
+            name={`on nine days of ten, ${volume.symbol}`}
+            stroke="none"
+            fill="var(--k-quiet)"
+            fillOpacity={0.22}
+            isAnimationActive={false}
+          />
+          <Area
             dataKey="level"
-            name={`in the tank, ${volume.symbol}`}
+            name={`on the hardest day, ${volume.symbol}`}
             stroke="var(--k-water-clear)"
             fill="var(--k-water-clear)"
             fillOpacity={0.25}

@@ -1,5 +1,13 @@
-import { flushWords, writeMinutes } from '@katharos/contract';
-import { assess, flushPlan, type FlushStep, type SystemDesign } from '@katharos/core';
+import { failureSentence, flushWords, lampFeedOf, writeMinutes } from '@katharos/contract';
+import {
+  assess,
+  assessUltraviolet,
+  flushPlan,
+  type FlushStep,
+  type InstalledSystem,
+  isUltravioletLine,
+  ultravioletFlushPlan,
+} from '@katharos/core';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -8,7 +16,6 @@ import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { useSizing } from '../size/sizingContext.ts';
-import { failureSentence } from '@katharos/contract';
 import styles from './Flush.module.css';
 import { StepCard } from './StepCard.tsx';
 
@@ -26,15 +33,19 @@ export function FlushStage() {
   return <Flushing design={document.system.design} />;
 }
 
-function Flushing({ design }: { design: SystemDesign }) {
+function Flushing({ design }: { design: InstalledSystem }) {
   const { document, edit, stamp, job } = useJob();
   const { brief } = useSizing();
   const water = brief?.ok ? brief.value.task.waters.today : null;
   const plan = useMemo(() => {
     if (!water) return null;
+    if (isUltravioletLine(design)) {
+      const lit = assessUltraviolet(design, water, lampFeedOf(document.survey, water.hardnessMgL));
+      return lit.ok ? { ok: true as const, steps: ultravioletFlushPlan(design, lit.value) } : lit;
+    }
     const today = assess(design, water);
     return today.ok ? { ok: true as const, steps: flushPlan(design, today.value) } : today;
-  }, [design, water]);
+  }, [design, water, document.survey]);
   if (!plan)
     return (
       <Text>

@@ -8,7 +8,9 @@ export function CertificateSheet({ certificate }: { certificate: Certificate }) 
     <article className={styles.sheet} aria-label="Certificate">
       <header className={styles.head}>
         <strong>{certificate.firm}</strong>
-        <span>Verification of a reverse osmosis system, no. {certificate.number}</span>
+        <span>
+          {certificate.title}, no. {certificate.number}
+        </span>
       </header>
       <p className={styles.result} data-grade={certificate.grade}>
         {certificate.result}

@@ -1,5 +1,5 @@
 import { type JobBrief, codesCaveat } from '@katharos/contract';
-import { partsList, practiceLimits, type SystemDesign, toCore } from '@katharos/core';
+import { type InstalledSystem, isUltravioletLine, partsList, toCore } from '@katharos/core';
 import { Button, Checkbox, Group, Stack, Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
@@ -25,7 +25,7 @@ export function PlumbStage() {
   return <Plumbing design={document.system.design} brief={brief?.ok ? brief.value : null} />;
 }
 
-function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | null }) {
+function Plumbing({ design, brief }: { design: InstalledSystem; brief: JobBrief | null }) {
   const { document, edit, stamp, job } = useJob();
   const { catalogue } = useSizing();
   const navigate = useNavigate();
@@ -36,10 +36,11 @@ function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | n
       ),
     [document.plumb.routes],
   );
-  const regulator = brief !== null && brief.facts.highestSupplyBar > practiceLimits.highSupplyBar;
+  const regulator = brief !== null && brief.settings.regulatorBar !== null;
+  const leakStop = brief?.settings.leakStop ?? true;
   const lines = useMemo(
-    () => partsList(design, catalogue, { regulator, leakStop: true, routes }),
-    [design, catalogue, regulator, routes],
+    () => partsList(design, catalogue, { regulator, leakStop, routes }),
+    [design, catalogue, regulator, leakStop, routes],
   );
   const total = lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
   const money = useMoney(2);
@@ -72,9 +73,11 @@ function Plumbing({ design, brief }: { design: SystemDesign; brief: JobBrief | n
         </Group>
       </Group>
       <Tone kind="warn" head="Before anything is cut or drilled">
-        {codesCaveat} Close the cold supply and prove it off at the open tap. The drain tube leaves
-        behind the restrictor; the saddle goes on the sink side of the trap.
-        {design.pump || design.lamp
+        {codesCaveat} Close the cold supply and prove it off at the open tap.
+        {isUltravioletLine(design)
+          ? ''
+          : ' The drain tube leaves behind the restrictor; the saddle goes on the sink side of the trap.'}
+        {design.lamp || (!isUltravioletLine(design) && design.pump)
           ? ' Pump and lamp need an outlet that stays on, protected against earth faults, with a drip loop; a new one is an electrician’s work.'
           : ''}
       </Tone>

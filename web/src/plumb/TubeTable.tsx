@@ -5,7 +5,7 @@ import {
   tubeFunctionNames,
   routeRangeM,
 } from '@katharos/contract';
-import { cutLength, serviceSlackM, type SystemDesign, tubeRuns } from '@katharos/core';
+import { cutLength, type InstalledSystem, serviceSlackM, tubeRuns } from '@katharos/core';
 import { Table, Text, Title } from '@mantine/core';
 import { useJob } from '../job/useJob.ts';
 import { QuantityInput } from '../quantities/QuantityInput.tsx';
@@ -25,7 +25,7 @@ export function TubeTable({
   design,
   routes,
 }: {
-  design: SystemDesign;
+  design: InstalledSystem;
   routes: Readonly<Record<string, number>>;
 }) {
   const { document, edit } = useJob();

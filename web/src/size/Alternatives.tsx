@@ -1,137 +1,247 @@
 import {
+  exclusionWords,
   familyNames,
+  type JobBrief,
   saysTheSame,
   shortfallWords,
-  writeNumber,
-  writePercent,
 } from '@katharos/contract';
 import {
-  type Assessment,
   type DesignFamily,
+  type InstalledSystem,
   type JudgedDesign,
-  partsPrice,
+  partsOf,
   type Recommendation,
   type Shortfall,
   type SystemDesign,
 } from '@katharos/core';
-import { Button, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Table, Text, Title } from '@mantine/core';
+import { useCallback } from 'react';
+import { useJob } from '../job/useJob.ts';
 import { useMoney } from '../quantities/useMoney.ts';
 import { useUnits } from '../quantities/useUnits.ts';
 import { WideTable } from '../quantities/WideTable.tsx';
+import { comparedRows } from './comparedRows.ts';
 import { partsInWords } from './designWords.ts';
+import { useSizing } from './sizingContext.ts';
+import { useChosenSystem } from './useChosenSystem.ts';
+import { useJudged } from './useJudged.ts';
 
 interface Props {
   recommendation: Recommendation;
-  current: SystemDesign;
-  onChoose: (design: SystemDesign) => void;
+  current: JudgedDesign;
+  brief: JobBrief;
+  onChoose: (design: InstalledSystem) => void;
 }
 
 interface Column {
+  key: string;
+  head: string;
+  remark: string;
   judged: JudgedDesign;
-  money: (amount: number) => string;
-  say: ReturnType<typeof useUnits>['say'];
+  onRemove?: () => void;
 }
 
-const inWinter = (write: (worst: Assessment) => string) => (column: Column) =>
-  column.judged.worst ? write(column.judged.worst) : '–';
+/** The best of each make-up side by side, up to three designs of one's own choice, and why a make-up drops out. */
+export function Alternatives({ recommendation, current, brief, onChoose }: Props) {
+  const { document, edit } = useJob();
+  const { families } = recommendation;
+  const { compared } = document.size;
+  const { waters, requirements } = brief.task;
+  const ask = useCallback<NonNullable<Parameters<typeof useJudged>[0]>>(
+    (worker) => worker.judgeAll(compared, waters, requirements),
+    [compared, waters, requirements],
+  );
+  const pinned = useJudged(compared.length > 0 ? ask : null);
+  const unpin = (index: number) =>
+    edit(({ size }) => ({
+      size: { ...size, compared: size.compared.filter((_, i) => i !== index) },
+    }));
+  const own: Column[] = [
+    { key: 'current', head: 'In use', remark: '', judged: current },
+    ...(pinned ?? []).map((judged, i) => ({
+      key: `pinned-${i}`,
+      head: `Put beside it ${i + 1}`,
+      remark: '',
+      judged,
+      onRemove: () => unpin(i),
+    })),
+  ];
+  return (
+    <>
+      <section className="panel" aria-label="Compare">
+        <Title order={3} size="h4">
+          Up to three side by side
+        </Title>
+        <Text size="sm" c="dimmed" mb="sm">
+          {compared.length === 0
+            ? 'Put designs beside the one in use from here or from Weigh.'
+            : 'The one in use, and what you put beside it.'}
+        </Text>
+        <Columns columns={own} current={current.design} onChoose={onChoose} />
+      </section>
+      <section className="panel" aria-label="Alternatives">
+        <Title order={3} size="h4">
+          The best of each make-up
+        </Title>
+        <Text size="sm" c="dimmed" mb="sm">
+          {recommendation.considered} combinations of the catalogue were judged,{' '}
+          {recommendation.meeting} of them do everything that is asked. Where one of those does
+          without a pump it is proposed, unless the supply is as low as custom boosts; then the
+          lowest cost over five years decides.
+        </Text>
+        <Columns
+          columns={families.map((family) => ({
+            key: family.key,
+            head: familyNames[family.key],
+            remark: familyReason(family),
+            judged: family.best,
+          }))}
+          current={current.design}
+          onChoose={onChoose}
+          onPin={(design) =>
+            edit(({ size }) => ({
+              size: { ...size, compared: [...size.compared, design].slice(-2) },
+            }))
+          }
+        />
+        {recommendation.excluded.map(({ key, because }) => (
+          <Text key={key} size="sm" mt="xs">
+            <strong>{familyNames[key]}</strong> was not tried: {exclusionWords[because]}.
+          </Text>
+        ))}
+        <UltravioletOnly brief={brief} current={current.design} onChoose={onChoose} />
+      </section>
+    </>
+  );
+}
 
-/** What a person weighs one system against another by. */
-const rows: [label: string, write: (column: Column) => string][] = [
-  ['Water in the worst case', (c) => inWinter((w) => c.say('dailyVolume', w.productionLPerDay))(c)],
-  ['Product TDS today', (c) => (c.judged.today ? c.say('tds', c.judged.today.productTdsMgL) : '–')],
-  [
-    'To drain for 1 of product',
-    (c) =>
-      c.judged.today && Number.isFinite(c.judged.today.drainLPerProductL)
-        ? writeNumber(c.judged.today.drainLPerProductL, 1)
-        : '–',
-  ],
-  [
-    'A glass in the worst case',
-    (c) => inWinter((w) => `${writeNumber(w.secondsPerGlass, 0)} s`)(c),
-  ],
-  [
-    'Days with a long wait',
-    (c) => (c.judged.waitingDays === null ? 'not tried' : writePercent(c.judged.waitingDays)),
-  ],
-  [
-    'Power while it runs',
-    (c) => (c.judged.design.pump ? `${c.judged.design.pump.powerW} W` : 'none'),
-  ],
-  ['Parts to buy', (c) => c.money(partsPrice(c.judged.design))],
-  ['Five years, with water and power', (c) => c.money(c.judged.fiveYearCost)],
-];
-
-/** The best of each make-up side by side, and why a make-up drops out. */
-export function Alternatives({ recommendation, current, onChoose }: Props) {
+function Columns({
+  columns,
+  current,
+  onChoose,
+  onPin,
+}: {
+  columns: readonly Column[];
+  current: SystemDesign;
+  onChoose: (design: SystemDesign) => void;
+  onPin?: (design: SystemDesign) => void;
+}) {
   const { say } = useUnits();
   const money = useMoney();
-  const { families } = recommendation;
+  const { agreed } = useChosenSystem();
   return (
-    <section className="panel" aria-label="Alternatives">
-      <Title order={3} size="h4">
-        Alternatives side by side
-      </Title>
-      <Text size="sm" c="dimmed" mb="sm">
-        {recommendation.considered} combinations of the catalogue were judged,{' '}
-        {recommendation.meeting} of them do everything that is asked. Where one of those does
-        without a pump it is proposed, unless the supply is as low as custom boosts; then the lowest
-        cost over five years decides.
-      </Text>
-      <WideTable minWidth={640} label="Alternatives, scrolls sideways">
-        <Table verticalSpacing={6} layout="fixed">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Td w="22%" />
-              {families.map((family) => (
-                <Table.Th key={family.key} scope="col" style={{ verticalAlign: 'top' }}>
-                  {familyNames[family.key]}
-                  <Text size="sm" fw={400}>
-                    {partsInWords(family.best.design)}
-                  </Text>
+    <WideTable minWidth={180 + 190 * columns.length} label="Side by side, scrolls sideways">
+      <Table verticalSpacing={6} layout="fixed">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Td w={170} />
+            {columns.map(({ key, head, remark, judged }) => (
+              <Table.Th key={key} scope="col" style={{ verticalAlign: 'top' }}>
+                {head}
+                <Text size="sm" fw={400}>
+                  {partsInWords(judged.design)}
+                </Text>
+                {remark && (
                   <Text size="sm" fw={400} c="dimmed">
-                    {familyReason(family)}
+                    {remark}
                   </Text>
-                </Table.Th>
+                )}
+              </Table.Th>
+            ))}
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {comparedRows.map(([label, write]) => (
+            <Table.Tr key={label}>
+              <Table.Th scope="row" fw={500}>
+                {label}
+              </Table.Th>
+              {columns.map(({ key, judged }) => (
+                <Table.Td key={key}>{write({ judged, money, say })}</Table.Td>
               ))}
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {rows.map(([label, write]) => (
-              <Table.Tr key={label}>
-                <Table.Th scope="row" fw={500}>
-                  {label}
-                </Table.Th>
-                {families.map(({ key, best }) => (
-                  <Table.Td key={key}>{write({ judged: best, money, say })}</Table.Td>
-                ))}
-              </Table.Tr>
-            ))}
-            <Table.Tr>
-              <Table.Td />
-              {families.map(({ key, best }) => (
-                <Table.Td key={key} data-testid={`choose-${key}`}>
-                  {saysTheSame(best.design, current) ? (
-                    <Text size="sm" fw={600} lh="36px">
-                      In use above
-                    </Text>
-                  ) : (
+          ))}
+          <Table.Tr>
+            <Table.Td />
+            {columns.map(({ key, head, judged, onRemove }) => (
+              <Table.Td key={key} data-testid={`choose-${key}`}>
+                {saysTheSame(judged.design, current) ? (
+                  <Text size="sm" fw={600} lh="36px">
+                    In use above
+                  </Text>
+                ) : (
+                  <Group gap={4}>
                     <Button
                       variant="default"
-                      disabled={best.failure !== null}
-                      aria-label={`Use instead: ${familyNames[key]}`}
-                      onClick={() => onChoose(best.design)}
+                      disabled={judged.failure !== null || agreed !== null}
+                      aria-label={`Use instead: ${head}`}
+                      onClick={() => onChoose(judged.design)}
                     >
                       Use instead
                     </Button>
-                  )}
-                </Table.Td>
-              ))}
-            </Table.Tr>
-          </Table.Tbody>
-        </Table>
-      </WideTable>
-    </section>
+                    {onPin && (
+                      <Button
+                        variant="subtle"
+                        aria-label={`Put beside: ${head}`}
+                        onClick={() => onPin(judged.design)}
+                      >
+                        Put beside
+                      </Button>
+                    )}
+                    {onRemove && (
+                      <Button variant="subtle" aria-label={`Take away: ${head}`} onClick={onRemove}>
+                        Take away
+                      </Button>
+                    )}
+                  </Group>
+                )}
+              </Table.Td>
+            ))}
+          </Table.Tr>
+        </Table.Tbody>
+      </Table>
+    </WideTable>
+  );
+}
+
+/** Where the water is fit to drink but for its germs, a lamp without a membrane does. */
+function UltravioletOnly({
+  brief,
+  current,
+  onChoose,
+}: {
+  brief: JobBrief;
+  current: SystemDesign;
+  onChoose: (design: InstalledSystem) => void;
+}) {
+  const { catalogue } = useSizing();
+  const { agreed } = useChosenSystem();
+  const lamps = partsOf(catalogue, 'lamp');
+  const lamp = lamps.at(-1);
+  if (!lamp || !brief.facts.power) return null;
+  return (
+    <Group mt="md" justify="space-between">
+      <Text size="sm" maw={620}>
+        <strong>Ultraviolet only.</strong> Sediment, carbon and lamp, without a membrane: for clear,
+        soft water that is unsafe and otherwise good. Nothing dissolved is taken out, and nothing is
+        wasted.
+      </Text>
+      <Button
+        variant="default"
+        disabled={agreed !== null}
+        onClick={() =>
+          onChoose({
+            kind: 'ultraviolet-line',
+            prefilters: current.prefilters.slice(0, 2),
+            lamp,
+            tap: current.tap,
+            line: current.line,
+          })
+        }
+      >
+        Use the lamp alone
+      </Button>
+    </Group>
   );
 }
 

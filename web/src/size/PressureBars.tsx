@@ -1,4 +1,4 @@
-import { failureSentence, type JobBrief, writeNumber } from '@katharos/contract';
+import { failureSentence, type JobBrief } from '@katharos/contract';
 import {
   type Assessment,
   type Outcome,
@@ -32,7 +32,7 @@ interface Props {
   today: Assessment;
 }
 
-/** Where the pressure goes while the tank fills, and where a year's water goes. */
+/** Where the pressure goes while the tank fills. */
 export function PressureBars({ design, brief, today }: Props) {
   const { say } = useUnits();
   const water = brief.task.waters.today;
@@ -48,8 +48,6 @@ export function PressureBars({ design, brief, today }: Props) {
   const most = Math.max(
     ...bars.map(({ budget }) => (budget.ok ? budget.value.supplyBar + budget.value.pumpBar : 0)),
   );
-  const yearL = brief.requirements.demandLPerDay * 365;
-  const drainL = yearL * today.drainLPerProductL;
   return (
     <section className="panel" aria-label="Where the pressure goes">
       <Title order={3} size="h4">
@@ -76,13 +74,6 @@ export function PressureBars({ design, brief, today }: Props) {
           </li>
         ))}
       </ul>
-      {Number.isFinite(drainL) && (
-        <Text mt="sm">
-          In a year this household’s {writeNumber(yearL / 1000, 1)} m³ of product take{' '}
-          {writeNumber((yearL + drainL) / 1000, 1)} m³ from the street;{' '}
-          {writeNumber(drainL / 1000, 1)} m³ go to drain.
-        </Text>
-      )}
     </section>
   );
 }

@@ -1,9 +1,9 @@
-import { briefOf } from '@katharos/contract';
+import { briefOf, optionsOf } from '@katharos/contract';
 import { proxy, type Remote, wrap } from 'comlink';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { useCatalogueQuery } from '../app/api.ts';
+import { useCatalogueQuery, useSessionQuery } from '../app/api.ts';
 import { useJob } from '../job/useJob.ts';
-import type { SizingTask } from '@katharos/core';
+import { isUltravioletLine, overruleDesign, type SizingTask } from '@katharos/core';
 import { type SearchState, SizingContext } from './sizingContext.ts';
 import type { SizingWorker } from './sizing.worker.ts';
 
@@ -12,25 +12,39 @@ export function SizingProvider({ children }: { children: ReactNode }) {
   const { document } = useJob();
   const { data } = useCatalogueQuery();
   const catalogue = data?.parts;
+  const { data: session } = useSessionQuery();
+  const standards = session?.firm.settings.standards;
+  const overruled = useMemo(() => optionsOf(document.size.overruled), [document.size.overruled]);
   const brief = useMemo(
-    () => (catalogue ? briefOf(document.survey, catalogue) : null),
-    [document.survey, catalogue],
+    () => (catalogue ? briefOf(document.survey, catalogue, { standards, overruled }) : null),
+    [document.survey, catalogue, standards, overruled],
   );
   const task = brief?.ok ? brief.value.task : null;
   const { search, cancel, again } = useSearch(task);
-  const proposed = search.kind === 'found' ? search.recommendation.best.design : null;
-  const value = useMemo(
-    () => ({
+  const best = search.kind === 'found' ? search.recommendation.best.design : null;
+  const proposed = useMemo(
+    () =>
+      best && brief?.ok
+        ? overruleDesign(best, overruled, brief.value.settings, catalogue ?? [])
+        : null,
+    [best, brief, overruled, catalogue],
+  );
+  const installed = document.system?.design ?? null;
+  const value = useMemo(() => {
+    const ultraviolet = installed && isUltravioletLine(installed) ? installed : null;
+    return {
       brief,
       catalogue: catalogue ?? [],
       search,
-      design: document.system?.design ?? proposed,
-      chosen: document.system !== null,
+      best,
+      design:
+        installed && !isUltravioletLine(installed) ? installed : ultraviolet ? null : proposed,
+      ultraviolet,
+      chosen: installed !== null,
       cancel,
       again,
-    }),
-    [brief, catalogue, search, document.system, proposed, cancel, again],
-  );
+    };
+  }, [brief, catalogue, search, best, installed, proposed, cancel, again]);
   return <SizingContext value={value}>{children}</SizingContext>;
 }
 

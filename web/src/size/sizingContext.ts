@@ -1,5 +1,5 @@
 import type { JobBrief } from '@katharos/contract';
-import type { Outcome, Part, Recommendation, SystemDesign } from '@katharos/core';
+import type { Outcome, Part, Recommendation, SystemDesign, UltravioletLine } from '@katharos/core';
 import { createContext, useContext } from 'react';
 
 /** Where the search for a system stands. */
@@ -14,8 +14,12 @@ export interface Sizing {
   brief: Outcome<JobBrief> | null;
   catalogue: readonly Part[];
   search: SearchState;
-  /** The chosen system, else the one proposed; null while there is neither. */
+  /** What the search likes best, before anybody decided otherwise. */
+  best: SystemDesign | null;
+  /** The chosen system, else the one proposed; null while there is neither, or where a line without a membrane was chosen. */
   design: SystemDesign | null;
+  /** The chosen line without a membrane. */
+  ultraviolet: UltravioletLine | null;
   chosen: boolean;
   cancel: () => void;
   again: () => void;

@@ -9,7 +9,7 @@ import {
   writeNumber,
   writePercent,
 } from '@katharos/contract';
-import { type SystemDesign, type Verdict, verdict } from '@katharos/core';
+import { isUltravioletLine, type SystemDesign, type Verdict, verdict } from '@katharos/core';
 import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -17,10 +17,12 @@ import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
 import { Figure } from '../quantities/Figure.tsx';
 import { NoteField } from '../quantities/NoteField.tsx';
-import { QuantityInput } from '../quantities/QuantityInput.tsx';
 import { Tone, type ToneKind } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
+import { Checks } from './Checks.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
+import { VerifyingLamp } from './VerifyingLamp.tsx';
+import { VerifyReading } from './VerifyReading.tsx';
 
 /** Readings, what they should be, and a verdict in words. */
 export function VerifyStage() {
@@ -33,7 +35,12 @@ export function VerifyStage() {
       />
     );
   }
-  return <Verifying design={document.system.design} verify={document.verify} />;
+  const { design } = document.system;
+  return isUltravioletLine(design) ? (
+    <VerifyingLamp line={design} />
+  ) : (
+    <Verifying design={design} verify={document.verify} />
+  );
 }
 
 function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocument['verify'] }) {
@@ -104,25 +111,6 @@ const coreNames: Record<VerifyKey, string> = {
   drainFlow: 'drainFlowLPerH',
 };
 
-function VerifyReading({ name, fault }: { name: VerifyKey; fault: string | undefined }) {
-  const { document, edit, stamp } = useJob();
-  return (
-    <QuantityInput
-      field={verifyFields[name]}
-      quantity={document.verify.readings[name]}
-      fault={fault}
-      onCommit={(quantity) =>
-        edit(({ verify }) => {
-          const { [name]: _old, ...rest } = verify.readings;
-          const { at, by } = stamp();
-          const readings = quantity ? { ...rest, [name]: { ...quantity, takenAt: at, by } } : rest;
-          return { verify: { ...verify, readings } };
-        })
-      }
-    />
-  );
-}
-
 function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
   const needed: VerifyKey[] = ['feedTds', 'productTds', 'temperature', 'pressure'];
   const missing = needed.filter((key) => !verify.readings[key]);
@@ -131,55 +119,6 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
       Still to read: {missing.map((key) => verifyFields[key].label.toLowerCase()).join(', ')}. The
       flows are not needed for the rejection, but they tell faults apart.
     </Tone>
-  );
-}
-
-function Checks({ verify }: { verify: JobDocument['verify'] }) {
-  const { edit } = useJob();
-  const set = (change: Partial<JobDocument['verify']>) =>
-    edit((current) => ({ verify: { ...current.verify, ...change } }));
-  return (
-    <section className="panel" aria-label="Tests">
-      <SimpleGrid cols={{ base: 1, sm: 2 }}>
-        <div>
-          <Text fw={560}>Shut-off test</Text>
-          <Text size="sm" c="dimmed" mb={4}>
-            Tank full or its valve closed: the drain stops within minutes; tap open: it starts
-            again.
-          </Text>
-          <SegmentedControl
-            fullWidth
-            size="md"
-            aria-label="Shut-off test"
-            value={verify.shutoffTest}
-            onChange={(value) => set({ shutoffTest: value })}
-            data={[
-              { value: 'not-done', label: 'Not done' },
-              { value: 'passed', label: 'Stops' },
-              { value: 'failed', label: 'Runs on' },
-            ]}
-          />
-        </div>
-        <div>
-          <Text fw={560}>Leak check</Text>
-          <Text size="sm" c="dimmed" mb={4}>
-            A dry tissue round every joint, with the tank full.
-          </Text>
-          <SegmentedControl
-            fullWidth
-            size="md"
-            aria-label="Leak check"
-            value={verify.leakCheck}
-            onChange={(value) => set({ leakCheck: value })}
-            data={[
-              { value: 'not-done', label: 'Not done' },
-              { value: 'dry', label: 'Dry' },
-              { value: 'leak', label: 'Leak' },
-            ]}
-          />
-        </div>
-      </SimpleGrid>
-    </section>
   );
 }
 

@@ -1,5 +1,13 @@
 import { failureSentence, nodeExplanations, nodeNames, type Stage } from '@katharos/contract';
-import { type FeedWater, waterline, type WaterlineNode, type WaterlineState } from '@katharos/core';
+import {
+  type FeedWater,
+  type InstalledSystem,
+  isUltravioletLine,
+  ultravioletWaterline,
+  waterline,
+  type WaterlineNode,
+  type WaterlineState,
+} from '@katharos/core';
 import {
   Button,
   CloseButton,
@@ -41,14 +49,16 @@ const usualScene: Record<Stage, Scene> = {
 /** The job's waterline on every stage: the chosen system, else the one proposed so far. */
 export function JobWaterline({ stage }: { stage: Stage }) {
   const { job } = useJob();
-  const { brief, search, design, chosen } = useSizing();
+  const { brief, search, design: membraneDesign, ultraviolet, chosen } = useSizing();
+  const design: InstalledSystem | null = ultraviolet ?? membraneDesign;
+  const hasTank = design !== null && !isUltravioletLine(design) && design.tank !== null;
   const [scene, setScene] = useState<{ stage: Stage; scene: Scene }>({
     stage,
     scene: usualScene[stage],
   });
   const picked = scene.stage === stage ? scene.scene : usualScene[stage];
   // Without a tank there is no filling to look at; making water means an open tap.
-  const current = design && !design.tank && picked === 'filling' ? 'tap' : picked;
+  const current = design && !hasTank && picked === 'filling' ? 'tap' : picked;
   const water = brief?.ok ? brief.value.task.waters.today : null;
   const small = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
   const [open, setOpen] = useState(false);
@@ -72,7 +82,7 @@ export function JobWaterline({ stage }: { stage: Stage }) {
             value={current}
             onChange={(value) => setScene({ stage, scene: value })}
             data={
-              design.tank
+              hasTank
                 ? [
                     { value: 'filling', label: 'Tank half full' },
                     { value: 'full', label: 'Tank full' },
@@ -125,7 +135,7 @@ function Searching({ share }: { share: number | null }) {
 }
 
 interface LineProps {
-  design: Parameters<typeof waterline>[0];
+  design: InstalledSystem;
   water: FeedWater;
   state: WaterlineState;
   upright: boolean;
@@ -134,7 +144,13 @@ interface LineProps {
 const rowPitch = 62;
 
 function Line({ design, water, state, upright }: LineProps) {
-  const solved = useMemo(() => waterline(design, water, state), [design, water, state]);
+  const solved = useMemo(
+    () =>
+      isUltravioletLine(design)
+        ? ultravioletWaterline(design, water, state)
+        : waterline(design, water, state),
+    [design, water, state],
+  );
   const { ref, width } = useElementSize();
   const [picked, setPicked] = useState<string | null>(null);
   if (!solved.ok) {
@@ -181,6 +197,7 @@ function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose
         <div>
           <Text fw={650}>
             {nodeNames[node.kind]}
+            {node.count && ` × ${node.count}`}
             {node.partName && <span className="quiet"> · {node.partName}</span>}
           </Text>
           <Text size="sm">{nodeExplanations[node.kind]}</Text>

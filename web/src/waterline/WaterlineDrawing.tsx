@@ -68,7 +68,9 @@ export function WaterlineDrawing({
               role="button"
               tabIndex={0}
               aria-pressed={picked === node.id}
-              aria-label={nodeNames[node.kind]}
+              aria-label={
+                node.count ? `${nodeNames[node.kind]}, ${node.count}` : nodeNames[node.kind]
+              }
               className={styles.node}
               onClick={() => onPick(node.id)}
               onKeyDown={(event) => {
@@ -79,6 +81,11 @@ export function WaterlineDrawing({
             >
               <circle cx={x} cy={y} r={22} fill="transparent" />
               <NodeSymbol kind={node.kind} x={x} y={y} picked={picked === node.id} />
+              {node.count && (
+                <text x={x + 14} y={y - 14} fontSize={13} fontWeight={700} fill="var(--k-ink)">
+                  ×{node.count}
+                </text>
+              )}
             </g>
           </g>
         );

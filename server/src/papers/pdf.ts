@@ -1,0 +1,49 @@
+import { createRequire } from 'node:module';
+import { dirname, join, sep } from 'node:path';
+import pdfmake from 'pdfmake';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+
+const fontFolder = join(
+  dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')),
+  'fonts',
+  'Roboto',
+);
+const font = (face: string) => join(fontFolder, `Roboto-${face}.ttf`);
+pdfmake.setFonts({
+  Roboto: {
+    normal: font('Regular'),
+    bold: font('Medium'),
+    italics: font('Italic'),
+    bolditalics: font('MediumItalic'),
+  },
+});
+// A document may read the shipped fonts and nothing else, neither from the disk nor from the network.
+pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder + sep));
+pdfmake.setUrlAccessPolicy(() => false);
+
+/** Inks of all papers. */
+export const ink = '#12303a';
+export const quiet = '#4c626a';
+
+/** What all papers share: size, margins, type, and the firm at the foot of each page. */
+export const paper = (
+  size: 'A4' | 'LETTER',
+  title: string,
+  firm: string,
+  number: number,
+): Omit<TDocumentDefinitions, 'content'> => ({
+  info: { title, author: firm },
+  pageSize: size,
+  pageMargins: [56, 56, 56, 64],
+  defaultStyle: { font: 'Roboto', fontSize: 10, color: ink, lineHeight: 1.25 },
+  footer: (page: number, pages: number) => ({
+    text: `${firm} · ${number}${pages > 1 ? ` · ${page} of ${pages}` : ''}`,
+    alignment: 'center',
+    color: quiet,
+    fontSize: 8,
+  }),
+});
+
+/** Sets a document. */
+export const setPdf = (document: TDocumentDefinitions): Promise<Buffer> =>
+  pdfmake.createPdf(document).getBuffer();

@@ -1,0 +1,94 @@
+import type { FiledPhotograph, Photograph, PhotographSubject } from '@katharos/contract';
+import { Op, type Transaction } from 'sequelize';
+import { PhotographRow } from '../db/models.ts';
+import type { PreparedPhotograph } from './preparePhotograph.ts';
+
+/** Where a photograph belongs; every query is scoped by all of it. */
+export interface JobKey {
+  firmId: string;
+  jobId: string;
+}
+
+const plain = (row: PhotographRow): Photograph => ({
+  id: row.id,
+  about: row.about as PhotographSubject,
+  caption: row.caption,
+  takenAt: row.takenAt.toISOString(),
+  takenBy: row.takenBy,
+  width: row.width,
+  height: row.height,
+});
+
+const present = { removedAt: { [Op.is]: null } };
+
+/** A job's photographs, the oldest first, without their bytes. */
+export async function listPhotographs(key: JobKey): Promise<Photograph[]> {
+  const rows = await PhotographRow.findAll({
+    where: { ...key, ...present },
+    attributes: { exclude: ['bytes'] },
+    order: [
+      ['takenAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+  });
+  return rows.map(plain);
+}
+
+export const countPhotographs = (key: JobKey): Promise<number> =>
+  PhotographRow.count({ where: { ...key, ...present } });
+
+export async function addPhotograph(
+  key: JobKey,
+  { jpeg, width, height }: PreparedPhotograph,
+  about: Pick<Photograph, 'about' | 'caption' | 'takenBy'> & { takenAt: Date },
+  transaction?: Transaction,
+): Promise<Photograph> {
+  const row = await PhotographRow.create(
+    { ...key, ...about, width, height, bytes: jpeg, removedAt: null },
+    transaction ? { transaction } : {},
+  );
+  return plain(row);
+}
+
+export async function photographBytes(key: JobKey, id: string): Promise<Buffer | undefined> {
+  const row = await PhotographRow.findOne({
+    where: { ...key, id, ...present },
+    attributes: ['bytes'],
+  });
+  return row?.bytes;
+}
+
+/** Changes what is said of one; returns whether there was one. */
+export async function changePhotograph(
+  key: JobKey,
+  id: string,
+  change: Partial<Pick<Photograph, 'about' | 'caption'>>,
+): Promise<boolean> {
+  const [changed] = await PhotographRow.update(change, { where: { ...key, id, ...present } });
+  return changed > 0;
+}
+
+/** Takes one away, or brings it back: it stays in the database, so that undo can. */
+export async function setRemoved(
+  key: JobKey,
+  id: string,
+  removedAt: Date | null,
+): Promise<boolean> {
+  const [changed] = await PhotographRow.update({ removedAt }, { where: { ...key, id } });
+  return changed > 0;
+}
+
+/** All of a job's photographs as a job file carries them. */
+export async function filedPhotographs(key: JobKey): Promise<FiledPhotograph[]> {
+  const rows = await PhotographRow.findAll({
+    where: { ...key, ...present },
+    order: [['takenAt', 'ASC']],
+  });
+  return rows.map((row) => ({
+    about: row.about as PhotographSubject,
+    caption: row.caption,
+    takenAt: row.takenAt.toISOString(),
+    takenBy: row.takenBy,
+    jpeg: row.bytes.toString('base64'),
+  }));
+}

@@ -1,0 +1,86 @@
+import {
+  changePhotographSchema,
+  newPhotographQuerySchema,
+  photographLimits,
+} from '@katharos/contract';
+import express, { type Request, type Response, Router } from 'express';
+import { ApiError } from '../http/apiError.ts';
+import { idFrom, validate } from '../http/validate.ts';
+import { findJob } from '../jobs/jobRepository.ts';
+import { sessionOf } from '../session/requireSession.ts';
+import {
+  addPhotograph,
+  changePhotograph,
+  countPhotographs,
+  type JobKey,
+  listPhotographs,
+  photographBytes,
+  setRemoved,
+} from './photographRepository.ts';
+import { preparePhotograph } from './preparePhotograph.ts';
+
+/** The job that the address names, if it is this firm's. */
+async function jobKey(request: Request, response: Response): Promise<JobKey> {
+  const { firm } = sessionOf(response);
+  const jobId = idFrom(request.params, 'job');
+  if (!(await findJob(firm.id, jobId))) throw new ApiError('not-found');
+  return { firmId: firm.id, jobId };
+}
+
+const orNotFound = (found: boolean): void => {
+  if (!found) throw new ApiError('not-found');
+};
+
+/** Photographs of a job, mounted under it. */
+export function photographRoutes(): Router {
+  const router = Router({ mergeParams: true });
+
+  router.get('/', async (request, response) => {
+    response.json({ photographs: await listPhotographs(await jobKey(request, response)) });
+  });
+
+  router.post(
+    '/',
+    express.raw({ type: () => true, limit: photographLimits.fileBytes }),
+    async (request, response) => {
+      const key = await jobKey(request, response);
+      const { about, caption } = validate(newPhotographQuerySchema, request.query);
+      if ((await countPhotographs(key)) >= photographLimits.perJob)
+        throw new ApiError('too-many-photographs');
+      if (!Buffer.isBuffer(request.body)) throw new ApiError('not-a-picture');
+      const prepared = await preparePhotograph(request.body);
+      const takenBy = sessionOf(response).user.name;
+      const said = { about, caption, takenBy, takenAt: new Date() };
+      response.status(201).json(await addPhotograph(key, prepared, said));
+    },
+  );
+
+  router.get('/:id', async (request, response) => {
+    const key = await jobKey(request, response);
+    const bytes = await photographBytes(key, idFrom(request.params));
+    if (!bytes) throw new ApiError('not-found');
+    // A photograph's bytes never change under its id.
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.type('image/jpeg').send(bytes);
+  });
+
+  router.patch('/:id', async (request, response) => {
+    const key = await jobKey(request, response);
+    const change = validate(changePhotographSchema, request.body);
+    orNotFound(await changePhotograph(key, idFrom(request.params), change));
+    response.status(204).end();
+  });
+
+  router.delete('/:id', async (request, response) => {
+    const key = await jobKey(request, response);
+    orNotFound(await setRemoved(key, idFrom(request.params), new Date()));
+    response.status(204).end();
+  });
+
+  router.post('/:id/restore', async (request, response) => {
+    const key = await jobKey(request, response);
+    orNotFound(await setRemoved(key, idFrom(request.params), null));
+    response.status(204).end();
+  });
+  return router;
+}

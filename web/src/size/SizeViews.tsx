@@ -1,0 +1,27 @@
+import { ScrollArea, SegmentedControl } from '@mantine/core';
+
+/** What can be looked at of a sized system, in the order in which it is usually asked. */
+export const sizeViews = [
+  { key: 'decisions', label: 'Decisions' },
+  { key: 'days', label: 'Days here' },
+  { key: 'conditions', label: 'Conditions' },
+  { key: 'water', label: 'Water and pressure' },
+  { key: 'weigh', label: 'Weigh' },
+  { key: 'compare', label: 'Compare' },
+  { key: 'compose', label: 'Compose' },
+] as const;
+export type SizeView = (typeof sizeViews)[number]['key'];
+
+export function SizeViews({ view, onView }: { view: SizeView; onView: (view: SizeView) => void }) {
+  return (
+    <ScrollArea type="never" className="no-print" viewportProps={{ tabIndex: -1 }}>
+      <SegmentedControl
+        aria-label="View of the size"
+        size="md"
+        value={view}
+        onChange={onView}
+        data={sizeViews.map(({ key, label }) => ({ value: key, label }))}
+      />
+    </ScrollArea>
+  );
+}

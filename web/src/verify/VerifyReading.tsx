@@ -1,0 +1,23 @@
+import { type VerifyKey, verifyFields } from '@katharos/contract';
+import { useJob } from '../job/useJob.ts';
+import { QuantityInput } from '../quantities/QuantityInput.tsx';
+
+/** One reading of the verification. */
+export function VerifyReading({ name, fault }: { name: VerifyKey; fault: string | undefined }) {
+  const { document, edit, stamp } = useJob();
+  return (
+    <QuantityInput
+      field={verifyFields[name]}
+      quantity={document.verify.readings[name]}
+      fault={fault}
+      onCommit={(quantity) =>
+        edit(({ verify }) => {
+          const { [name]: _old, ...rest } = verify.readings;
+          const { at, by } = stamp();
+          const readings = quantity ? { ...rest, [name]: { ...quantity, takenAt: at, by } } : rest;
+          return { verify: { ...verify, readings } };
+        })
+      }
+    />
+  );
+}

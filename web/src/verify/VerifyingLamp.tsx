@@ -1,0 +1,70 @@
+import { ultravioletSentence, ultravioletVerdict, verifyFields } from '@katharos/contract';
+import type { UltravioletLine } from '@katharos/core';
+import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Link } from 'react-router';
+import { useJob } from '../job/useJob.ts';
+import { NoteField } from '../quantities/NoteField.tsx';
+import { Tone } from '../quantities/Tone.tsx';
+import { useUnits } from '../quantities/useUnits.ts';
+import { Checks } from './Checks.tsx';
+import { VerifyReading } from './VerifyReading.tsx';
+
+/** A lamp without a membrane: dissolved solids say nothing about it; flow, dose and a laboratory do. */
+export function VerifyingLamp({ line }: { line: UltravioletLine }) {
+  const { document, edit, job } = useJob();
+  const { say } = useUnits();
+  const found = ultravioletVerdict(document, line);
+  const { verify } = document;
+  return (
+    <Stack gap="md">
+      <Title order={2} size="h3">
+        Verify
+      </Title>
+      <section className="panel" aria-label="Readings">
+        <Title order={3} size="h4">
+          Readings
+        </Title>
+        <Text size="sm" c="dimmed" mb="sm">
+          There is no membrane, so dissolved solids have nothing to tell. Lamp lit for a minute, tap
+          fully open: measure its flow by jug and stopwatch.
+        </Text>
+        <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
+          <VerifyReading name="productFlow" fault={undefined} />
+          <VerifyReading name="temperature" fault={undefined} />
+          <VerifyReading name="pressure" fault={undefined} />
+        </SimpleGrid>
+      </section>
+      <Checks verify={verify} />
+      {found ? (
+        <Tone
+          kind={found.enough ? 'good' : 'bad'}
+          head={found.enough ? 'The dose is enough' : 'The dose is too low'}
+        >
+          {ultravioletSentence(found, say)}
+        </Tone>
+      ) : (
+        <Tone kind="warn" head="No verdict yet">
+          Still to read: {verifyFields.productFlow.label.toLowerCase()}.
+        </Tone>
+      )}
+      <Tone kind="warn" head="A laboratory has the last word">
+        Have a sample tested for germs after the lamp is lit and before anybody drinks.
+      </Tone>
+      <NoteField
+        label="Remark"
+        value={verify.note}
+        onSave={(note) => edit((current) => ({ verify: { ...current.verify, note } }))}
+      />
+      {found && (
+        <Button
+          size="lg"
+          component={Link}
+          to={`/jobs/${job.id}/keep`}
+          style={{ alignSelf: 'flex-start' }}
+        >
+          Go on to the certificate
+        </Button>
+      )}
+    </Stack>
+  );
+}
