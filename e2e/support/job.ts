@@ -40,6 +40,10 @@ export const saved = (page: Page): Promise<void> =>
 export const stage = (page: Page, name: string): Locator =>
   page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name });
 
+/** One view of the Size stage. */
+export const sizeView = (page: Page, name: string): Locator =>
+  page.getByRole('radiogroup', { name: 'View of the size' }).getByText(name, { exact: true });
+
 export type Typed = Partial<Record<SurveyKey, string>>;
 
 export async function takeSurvey(page: Page, typed: Typed): Promise<void> {

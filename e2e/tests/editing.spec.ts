@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { beginJob, enter, saved, signIn, stage, takeSurvey } from '../support/job.ts';
+import { beginJob, enter, saved, signIn, sizeView, stage, takeSurvey } from '../support/job.ts';
 
 const fair = { feedTds: '300', temperature: '14', pressure: '3.8', demand: '10' };
 
@@ -142,16 +142,23 @@ test('a reading left standing in its field survives a reload', async ({ page }) 
   await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('265 mg/L');
 });
 
-test('choosing another system than proposed is possible, and the survey outgrowing it is said', async ({
+test('choosing another system than proposed is possible, and the survey outgrowing one is said', async ({
   page,
 }) => {
-  await beginJob(page, 'Overruled');
+  await beginJob(page, 'Outgrown');
   await takeSurvey(page, fair);
   await stage(page, 'Size').click();
+  await sizeView(page, 'Compare').click();
   const tankless = page.getByTestId('choose-direct-flow');
-  await tankless.getByRole('button', { name: 'Use instead' }).click();
+  await tankless.getByRole('button', { name: /^Use instead/ }).click();
   await expect(page.getByRole('heading', { name: 'The chosen system' })).toBeVisible();
   await expect(tankless).toContainText('In use above');
+  await expect(page.getByText('The survey would now lead to another system')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await stage(page, 'Survey').click();
+  await enter(page, 'Supply pressure', '1.4');
+  await stage(page, 'Size').click();
   await expect(page.getByText('The survey would now lead to another system')).toBeVisible();
   await page.getByRole('button', { name: 'Take that one' }).click();
   await expect(page.getByText('The survey would now lead to another system')).toHaveCount(0);

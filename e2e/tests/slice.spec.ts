@@ -16,7 +16,16 @@ import {
 } from '@katharos/core';
 import { starterCatalogue } from '@katharos/contract';
 import { expect, test } from '@playwright/test';
-import { beginJob, enter, saved, signIn, sizedByTheCore, stage, written } from '../support/job.ts';
+import {
+  beginJob,
+  enter,
+  saved,
+  signIn,
+  sizedByTheCore,
+  sizeView,
+  stage,
+  written,
+} from '../support/job.ts';
 
 const readings = {
   feedTds: '510 ppm',
@@ -61,7 +70,9 @@ test('one job from the first reading to the certificate, every number as the cor
 
   await test.step('size', async () => {
     await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
+    await sizeView(page, 'Compare').click();
     await expect(page.getByText(`${recommendation.considered} combinations`)).toBeVisible();
+    await sizeView(page, 'Decisions').click();
     const figure = (id: string) => page.getByTestId(id).locator('.figure-value');
     await expect(figure('production')).toHaveText(
       written('metric', 'dailyVolume', today.productionLPerDay),
@@ -88,7 +99,7 @@ test('one job from the first reading to the certificate, every number as the cor
 
   await test.step('plumb', async () => {
     await expect(page.getByRole('heading', { name: 'Plumb', level: 2 })).toBeVisible();
-    const regulator = brief.facts.highestSupplyBar > 5.5;
+    const regulator = brief.settings.regulatorBar !== null;
     const lines = partsList(design, starterCatalogue, { regulator, leakStop: true, routes: {} });
     const parts = page.getByRole('region', { name: 'Parts' });
     for (const line of lines) {

@@ -272,7 +272,13 @@ describe('bad input', () => {
 describe('settings', () => {
   test('are the firm’s own', async () => {
     const own = await server.signedIn('rigg');
-    const settings = { units: 'us', currency: 'USD', paper: 'LETTER' };
+    const settings = {
+      units: 'us',
+      currency: 'USD',
+      paper: 'LETTER',
+      standards: { productionMargin: 2 },
+      taxShare: 0.07,
+    };
     await own.put('/api/firm/settings').send(settings).expect(200);
     expect(sessionSchema.parse((await own.get('/api/session')).body).firm.settings).toEqual(
       settings,
@@ -299,5 +305,22 @@ describe('the certificate', () => {
     expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
     expect((body as Buffer).toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
     expect(headers['content-disposition']).toContain(`certificate-${job.number}.pdf`);
+  });
+});
+
+describe('the proposal', () => {
+  test('of a chosen system is a PDF in the reader’s units; of an empty job it is refused', async () => {
+    const job = await addJob();
+    expect(errorOf(await agent.get(`/api/jobs/${job.id}/proposal.pdf`)).code).toBe('not-agreed');
+    await agent.put(`/api/jobs/${job.id}`).send({ version: 1, document: verifiedDocument() });
+    const { body } = await agent
+      .get(`/api/jobs/${job.id}/proposal.pdf`)
+      .query({ units: 'us' })
+      .expect(200)
+      .expect('Content-Type', 'application/pdf');
+    expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    const pages = (body as Buffer).toString('latin1').match(/\/Type \/Page\b/g);
+    expect(pages?.length).toBeLessThanOrEqual(2);
+    expect(errorOf(await stranger.get(`/api/jobs/${job.id}/proposal.pdf`)).code).toBe('not-found');
   });
 });

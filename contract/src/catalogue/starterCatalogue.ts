@@ -123,7 +123,7 @@ const pumps: Part[] = [
   {
     id: 'heron-6',
     kind: 'pump',
-    name: 'Heron 6 tankless pump',
+    name: 'Heron 6 high-flow pump',
     price: 176,
     pump: {
       curve: [

@@ -251,3 +251,58 @@ test('every unit of a field has a symbol to be shown with, but for pH and counts
     }
   }
 });
+
+test('a job file of version 1 is brought to this one: parts, design, survey and size get what they lacked', () => {
+  const prefilter = {
+    id: 'c',
+    kind: 'prefilter',
+    name: 'Carbon',
+    price: 9,
+    media: 'carbon-block',
+    filter: { dropBar: 0.1, atFlowLPerH: 60 },
+  };
+  const lamp = { id: 'l', kind: 'lamp', name: 'Lamp', price: 90, ratedFlowLPerH: 200, powerW: 9 };
+  const { size: _size, survey, ...document } = surveyed();
+  const { details: _details, site: _site, ...older } = survey;
+  const membrane = starterCatalogue.find(({ kind }) => kind === 'membrane');
+  const design = {
+    prefilters: [prefilter],
+    pump: null,
+    shutoff: null,
+    membrane,
+    elements: 1,
+    arrangement: 'series',
+    restrictor: starterCatalogue.find(({ kind }) => kind === 'restrictor'),
+    tank: null,
+    mineral: null,
+    lamp,
+    postFilter: null,
+    tap: starterCatalogue.find(({ kind }) => kind === 'tap'),
+    line: { innerDiameterMm: 4.3, lengthM: 1, riseM: 0 },
+  };
+  const file = {
+    format: 'katharos-job',
+    version: 1,
+    number: 3,
+    exportedAt: tick.at,
+    document: {
+      ...document,
+      survey: older,
+      system: { design, chosenAt: tick.at, chosenBy: 'Odo' },
+    },
+  };
+  const upgraded = upgradeJobFile(file);
+  const read = jobFileSchema.parse('file' in upgraded && upgraded.file);
+  expect(read.version).toBe(2);
+  expect(read.document.system).toMatchObject({
+    agreed: null,
+    design: {
+      prefilters: [{ disinfectantG: { chlorine: 40, chloramine: 6 } }],
+      lamp: { ratedDoseMjCm2: 40 },
+      permeatePump: null,
+      branch: null,
+    },
+  });
+  expect(read.document.survey.readings).toEqual(surveyed().survey.readings);
+  expect(read.photographs).toEqual([]);
+});

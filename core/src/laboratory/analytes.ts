@@ -39,7 +39,7 @@ const plain = (unit: string): string =>
     .replace(/[\s°()[\]_.-]|\bas\b/g, '')
     .replace(/₃/g, '3')
     .replace(/litre|liter/g, 'l')
-    .replace(/^(?:f|n)tu$/, 'ntu');
+    .replace(/^(?:ftu|fnu)$/, 'ntu');
 
 const mass: Readonly<Record<string, number>> = {
   '': 1,

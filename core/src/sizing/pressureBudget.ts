@@ -7,6 +7,7 @@ import {
   type Ageing,
   type FeedWater,
   newMembrane,
+  productSideOf,
   roSystemOf,
   type SystemDesign,
   tapLineOf,
@@ -73,5 +74,6 @@ function solveAt(
   if (!design.tank) return directFlow({ ...system, tapLine: tapLineOf(design) });
   const resolved = resolveSystem(system);
   if (!resolved.ok) return resolved;
-  return new OperatingPointSolver(resolved.value).solve(() => tankBar);
+  const productSideBar = productSideOf(design)(tankBar);
+  return new OperatingPointSolver(resolved.value).solve(() => productSideBar);
 }

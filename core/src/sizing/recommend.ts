@@ -46,7 +46,7 @@ export interface Recommendation {
   excluded: { key: FamilyKey; because: Exclusion }[];
   considered: number;
   meeting: number;
-  /** Of the designs that meet everything (where none does: of those that only let people wait, then of all that run), the undominated ones. */
+  /** Of the designs that meet everything (where none does: of those that only let people wait, then of all that run), the undominated ones, the cheapest over five years first. */
   tradeOffs: TradeOff[];
 }
 
@@ -145,7 +145,10 @@ function undominated(weighed: readonly TradeOff[]): TradeOff[] {
     shortfalls.every((shortfall) => shortfall === 'keeps-waiting'),
   );
   const among = sound.length > 0 ? sound : patient.length > 0 ? patient : weighed;
-  return nonDominated(among.map(({ criteria }) => criteria)).map((i) => among[i]!);
+  const whole = ({ criteria }: TradeOff) => criteria.buy + criteria.run;
+  return nonDominated(among.map(({ criteria }) => criteria))
+    .map((i) => among[i]!)
+    .sort((a, b) => whole(a) - whole(b));
 }
 
 /** What speaks against a design besides letting people wait. */

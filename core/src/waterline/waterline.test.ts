@@ -87,3 +87,37 @@ describe('the waterline', () => {
     expect(waterline(tankDesign, brine, states[0]!).ok).toBe(false);
   });
 });
+
+describe('other make-ups', () => {
+  const drawn = (change: Partial<SystemDesign>, state: WaterlineState = halfFull) => {
+    const line = waterline({ ...tankDesign, ...change }, sampleWater, state);
+    if (!line.ok) throw new Error(line.failure.code);
+    const at = (id: string) => line.value.nodes.find((node) => node.id === id);
+    return { nodes: line.value.nodes, at };
+  };
+  const halfFull: WaterlineState = { tap: 'closed', tankShare: 0.5 };
+
+  test('behind a permeate pump the membrane feels a share of the tank', () => {
+    const permeatePump = {
+      kind: 'permeate-pump' as const,
+      id: 'pp',
+      name: 'Lifter',
+      price: 70,
+      backPressureShare: 0.2,
+    };
+    const { at } = drawn({ permeatePump });
+    expect(at('membrane')!.pressureBar).toBeCloseTo(0.2 * at('tank')!.pressureBar, 9);
+    expect(at('permeate-pump')!.pressureBar).toBe(at('tank')!.pressureBar);
+    expect(at('membrane')!.flowLPerH).toBeGreaterThan(drawn({}).at('membrane')!.flowLPerH);
+  });
+
+  test('several elements are counted, and a refrigerator hangs on a branch behind the post filter', () => {
+    const branch = { innerDiameterMm: 4.3, lengthM: 4, riseM: 1, neededBar: 1.4, flowLPerMin: 1 };
+    const { nodes, at } = drawn({ elements: 2, branch });
+    expect(at('membrane')!.count).toBe(2);
+    expect(at('refrigerator')).toMatchObject({ lane: 'branch', flowLPerH: 0 });
+    expect(at('refrigerator')!.pressureBar).toBeLessThan(at('tank')!.pressureBar);
+    const ids = nodes.map(({ id }) => id);
+    expect(ids.indexOf('refrigerator')).toBeGreaterThan(ids.indexOf('post-filter'));
+  });
+});

@@ -62,8 +62,9 @@ describe('the sample jobs', () => {
     expect(codes.scaling).toBe('scaling-soften-or-accept');
   });
 
-  test('an unsafe well: a lamp, whatever the TDS', () => {
+  test('an unsafe well with iron: a lamp that holds its dose, and treatment of the whole supply first', () => {
     const { design, codes } = decisionsOf('Hob Farrendale');
+    expect(codes.pretreatment).toBe('pretreatment-needed');
     expect(design.lamp).not.toBeNull();
     expect(codes.disinfection).toBe('lamp-needed');
   });
@@ -74,8 +75,10 @@ describe('the sample jobs', () => {
     expect(codes.regulator).toBe('regulator-needed');
   });
 
-  test('a tap two floors up: the wider tube', () => {
-    expect(decisionsOf('Per Hathersage-Lunn').design.line.innerDiameterMm).toBeGreaterThan(6);
+  test('a tap and a refrigerator two floors up: the wider tube, and the pressure that is left up there', () => {
+    const { design, codes } = decisionsOf('Per Hathersage-Lunn');
+    expect(design.line.innerDiameterMm).toBeGreaterThan(6);
+    expect(codes.refrigerator).toBe('refrigerator-only-when-full');
   });
 
   test('no room for a tank: tankless', () => {

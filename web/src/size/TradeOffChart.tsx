@@ -21,6 +21,8 @@ interface Props {
   tradeOffs: readonly TradeOff[];
   /** Those that keep within the limits, the best first. */
   within: readonly TradeOff[];
+  /** Whether anything is weighed at all. */
+  weighed: boolean;
   current: SystemDesign;
   picked: TradeOff | null;
   onPick: (tradeOff: TradeOff) => void;
@@ -34,7 +36,7 @@ interface Dot {
 }
 
 /** Designs as dots over any two of what they differ in: filled within the limits, ringed the best, squared the one in use. */
-export function TradeOffChart({ tradeOffs, within, current, picked, onPick }: Props) {
+export function TradeOffChart({ tradeOffs, within, weighed, current, picked, onPick }: Props) {
   const { system } = useUnits();
   const { data: session } = useSessionQuery();
   const currency = session?.firm.settings.currency ?? 'EUR';
@@ -53,7 +55,7 @@ export function TradeOffChart({ tradeOffs, within, current, picked, onPick }: Pr
     [tradeOffs, x, y, system],
   );
   const inside = new Set(within);
-  const best = within[0];
+  const best = weighed ? within[0] : undefined;
   const nameOf = (key: CriterionKey) =>
     `${criterionWords[key].label}, ${criterionWords[key].unit(system, currency)}`;
   const options = criterionKeys.map((key) => ({ value: key, label: nameOf(key) }));

@@ -52,13 +52,14 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
       </Title>
       <Text size="sm" c="dimmed" mb="md">
         Of {recommendation.considered} combinations {tradeOffs.length} are left that no other beats
-        in everything{meetingWords(recommendation)}. Weights put them in order, limits leave some
-        out.
+        in everything{meetingWords(recommendation)}. The cheapest over five years stands first;
+        weights put them in another order, limits leave some out.
       </Text>
       <PriorityTable tradeOffs={tradeOffs} priorities={priorities} onChange={set} />
       <TradeOffChart
         tradeOffs={tradeOffs}
         within={steered}
+        weighed={Object.keys(weights).length > 0}
         current={current}
         picked={picked}
         onPick={setPicked}

@@ -10,6 +10,7 @@ import {
   surveyFields,
   writeEntered,
 } from '@katharos/contract';
+import type { Analyte } from '@katharos/core';
 import { Button, Checkbox, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import { useJob } from '../job/useJob.ts';
@@ -77,7 +78,7 @@ export function LaboratoryReadings({
         return (
           <Checkbox
             key={idOf(reading)}
-            label={`${field.label}: ${say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => analyteLabel(analyte).toLowerCase()).join(' and ')} (${note})`}
+            label={`${field.label}: ${say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => lowerLabel(analyte)).join(' and ')} (${note})`}
             disabled={!fits(reading)}
             checked={fits(reading) && !left.has(idOf(reading))}
             onChange={(event) => {
@@ -99,3 +100,7 @@ export function LaboratoryReadings({
 /** The value in the unit that it is stored in; a share is stored in percent. */
 const entered = ({ value, unit }: ReportReading): number =>
   Number((unit === '%' ? value * 100 : value).toPrecision(6));
+
+/** A name inside a sentence; pH keeps its letters. */
+const lowerLabel = (analyte: Analyte): string =>
+  analyte === 'pH' ? 'pH' : analyteLabel(analyte).toLowerCase();

@@ -85,4 +85,4 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
 
 /** Three figures for what is small, whole numbers for what is large. */
 const places = (amount: number): number =>
-  amount >= 100 ? 0 : amount >= 10 ? 1 : amount >= 1 ? 2 : 3;
+  amount >= 100 || amount === 0 ? 0 : amount >= 10 ? 1 : amount >= 1 ? 2 : 3;

@@ -10,7 +10,7 @@ import {
   writePercent,
 } from '@katharos/contract';
 import { isUltravioletLine, type SystemDesign, type Verdict, verdict } from '@katharos/core';
-import { Button, SegmentedControl, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';

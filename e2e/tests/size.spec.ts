@@ -1,0 +1,189 @@
+import { sayIn, starterCatalogue } from '@katharos/contract';
+import { judge, partsOf } from '@katharos/core';
+import { expect, type Page, test } from '@playwright/test';
+import {
+  beginJob,
+  enter,
+  saved,
+  signIn,
+  sizedByTheCore,
+  sizeView,
+  stage,
+  takeSurvey,
+  type Typed,
+  written,
+} from '../support/job.ts';
+
+const say = sayIn('metric');
+const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
+const figure = (page: Page, id: string) => page.getByTestId(id).locator('.figure-value');
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+});
+
+async function sized(page: Page, name: string, typed = fair): Promise<void> {
+  await beginJob(page, name);
+  await takeSurvey(page, typed);
+  await saved(page);
+  await stage(page, 'Size').click();
+  await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
+}
+
+test('a decision is decided otherwise with a reason, shows what follows, and goes back', async ({
+  page,
+}) => {
+  const { design, brief } = sizedByTheCore(fair);
+  await sized(page, 'Otherwise');
+  const card = page.getByTestId('decision-restrictor');
+  await card.getByRole('button', { name: 'Decide otherwise' }).click();
+  const dialog = page.getByRole('dialog');
+  const wider = partsOf(starterCatalogue, 'restrictor').find(({ id }) => id === 'pinch-420')!;
+  const judged = judge({ ...design, restrictor: wider }, brief.task.waters, brief.requirements);
+  const row = dialog.getByRole('row').filter({ hasText: wider.name });
+  await expect(row).toContainText(say('dailyVolume', judged.worst!.productionLPerDay));
+  await expect(row).toContainText(say('tds', judged.today!.productTdsMgL));
+  await dialog.getByRole('button', { name: 'Decide so' }).click();
+  await expect(dialog).toContainText('Pick another than the one in use.');
+  await row.getByRole('radio').check();
+  await dialog.getByRole('button', { name: 'Decide so' }).click();
+  await expect(dialog).toContainText('Say in a few words why');
+  await dialog.getByLabel('Reason').fill('The last element here was scaled in a year.');
+  await dialog.getByRole('button', { name: 'Decide so' }).click();
+  await expect(page.getByTestId('overruled-restrictor')).toContainText(
+    `Decided by Wren Askeby: ${wider.name}. The last element here was scaled in a year.`,
+  );
+  await expect(figure(page, 'product-tds')).toHaveText(
+    written('metric', 'tds', judged.today!.productTdsMgL),
+  );
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('overruled-restrictor')).toBeVisible();
+  await card.getByRole('button', { name: 'Back to the proposal' }).click();
+  await expect(page.getByTestId('overruled-restrictor')).toHaveCount(0);
+});
+
+test('a softener and a regulator change the water that everything is judged in', async ({
+  page,
+}) => {
+  await sized(page, 'Softened', { ...fair, hardness: '22 dH', highestPressure: '6.8' });
+  await expect(page.getByTestId('decision-regulator')).toContainText('fit a regulator');
+  await page
+    .getByTestId('decision-scaling')
+    .getByRole('button', { name: 'Decide otherwise' })
+    .click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'Soften the feed' }).check();
+  await dialog.getByLabel('Reason').fill('They have a softener in the cellar.');
+  await dialog.getByRole('button', { name: 'Decide so' }).click();
+  await expect(page.getByTestId('decision-scaling')).toContainText('below saturation');
+});
+
+test('weights put designs in order, limits leave some out, and one of them is used', async ({
+  page,
+}) => {
+  const { recommendation } = sizedByTheCore(fair);
+  await sized(page, 'Weighed');
+  await sizeView(page, 'Weigh').click();
+  const panel = page.getByRole('region', { name: 'Weigh' });
+  await expect(panel).toContainText(
+    `Of ${recommendation.considered} combinations ${recommendation.tradeOffs.length} are left`,
+  );
+  const rows = panel.getByTestId('weighed').getByRole('row');
+  const most = Math.max(...recommendation.tradeOffs.map(({ criteria }) => criteria.january));
+  await panel.getByRole('slider', { name: 'Weight: Water a day in January' }).focus();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
+  await expect(rows.nth(1)).toContainText(Math.round(most).toLocaleString('en-GB'));
+  await panel.getByLabel('At most: Power and hum').fill('0');
+  await panel.getByLabel('At most: Power and hum').press('Tab');
+  await expect(rows.nth(1)).not.toContainText('pump, Sluice');
+  await panel.getByLabel('At most: Parts to buy').fill('1');
+  await panel.getByLabel('At most: Parts to buy').press('Tab');
+  await expect(panel.getByRole('status')).toContainText('No design keeps within these limits');
+  await panel.getByRole('button', { name: 'Take the limits away' }).click();
+  await rows.nth(1).getByRole('button', { name: 'Compare' }).click();
+  await rows.nth(1).getByRole('button', { name: 'Use' }).click();
+  await expect(page.getByRole('heading', { name: 'The chosen system' })).toBeVisible();
+  await expect(rows.nth(1)).toContainText('In use');
+  await sizeView(page, 'Compare').click();
+  await expect(page.getByRole('region', { name: 'Compare' })).toContainText('Put beside it 1');
+});
+
+test('a system is composed part by part and judged at once', async ({ page }) => {
+  const { design, brief } = sizedByTheCore(fair);
+  await sized(page, 'Composed');
+  await sizeView(page, 'Compose').click();
+  await page.getByLabel('Booster pump').selectOption('heron-2');
+  await page.getByLabel('Elements').selectOption('2 parallel');
+  const pump = partsOf(starterCatalogue, 'pump').find(({ id }) => id === 'heron-2')!;
+  const composed = { ...design, pump, elements: 2, arrangement: 'parallel' as const };
+  const judged = judge(composed, brief.task.waters, brief.requirements);
+  await expect(figure(page, 'worst')).toHaveText(
+    written('metric', 'dailyVolume', judged.worst!.productionLPerDay),
+  );
+  await expect(page.getByRole('button', { name: 'Membrane, 2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
+});
+
+test('an agreed system holds still, and its proposal reads in plain words and as a PDF', async ({
+  page,
+}) => {
+  await sized(page, 'Agreed');
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Customer agreed' }).click();
+  await expect(page.getByRole('heading', { name: 'The agreed system' })).toBeVisible();
+  await expect(
+    page.getByTestId('decision-booster').getByRole('button', { name: /Decide otherwise/ }),
+  ).toBeDisabled();
+  await saved(page);
+  await page.getByRole('link', { name: 'Proposal' }).click();
+  const sheet = page.getByRole('article', { name: 'Proposal' });
+  await expect(sheet).toContainText('A reverse osmosis system for your kitchen');
+  await expect(sheet).toContainText('410 mg/L of dissolved solids');
+  await expect(sheet).toContainText('noted by Wren Askeby');
+  await expect(sheet.getByRole('row').filter({ hasText: 'To pay' })).toContainText('€');
+  const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
+  const pdf = await page.request.get(href!);
+  expect(pdf.headers()['content-type']).toBe('application/pdf');
+  await page.getByRole('link', { name: 'Back to the job' }).click();
+  await page.getByRole('button', { name: 'Open the agreement' }).click();
+  await expect(page.getByRole('button', { name: 'Customer agreed' })).toBeVisible();
+});
+
+test('a lamp without a membrane goes from the size to its certificate', async ({ page }) => {
+  await sized(page, 'Lamp alone', { ...fair, hardness: '10', highestPressure: '4.4' });
+  await sizeView(page, 'Compare').click();
+  await page.getByRole('button', { name: 'Use the lamp alone' }).click();
+  await expect(figure(page, 'dose')).toContainText('mJ/cm²');
+  await expect(page.getByText('Not read, and a lamp depends on it')).toBeVisible();
+  await stage(page, 'Plumb').click();
+  await expect(page.getByRole('region', { name: 'Parts' })).toContainText('ultraviolet lamp');
+  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+  await expect(page.getByRole('list', { name: 'All steps' })).toContainText('Run the line clear');
+  await stage(page, 'Verify').click();
+  await enter(page, 'Product flow', '2 L/min');
+  await expect(page.getByText('The dose is enough')).toBeVisible();
+  await page.getByRole('link', { name: 'Go on to the certificate' }).click();
+  await expect(page.getByRole('article', { name: 'Certificate' })).toContainText(
+    'Verification of an ultraviolet drinking line',
+  );
+});
+
+test('what the firm holds its systems to is kept, used, and can be taken back', async ({
+  page,
+}) => {
+  await page.getByRole('button', { name: 'Account' }).click();
+  await page.getByRole('menuitem', { name: 'How the firm works' }).click();
+  await page.getByLabel('Tax on proposals').fill('19');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved. Open jobs reckon with it')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Tax on proposals')).toHaveValue('19 %');
+  await page.getByLabel('Tax on proposals').fill('20');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByLabel('Currency').fill('euro');
+  await expect(page.getByLabel('Currency')).toHaveValue('EUR');
+});

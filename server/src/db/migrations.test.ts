@@ -1,0 +1,59 @@
+import { randomBytes } from 'node:crypto';
+import { expect, test } from '@jest/globals';
+import { jobDocumentSchema, partSchema } from '@katharos/contract';
+import pg from 'pg';
+import { verifiedDocument } from '../test/testApp.ts';
+import { migrate, openDatabase } from './database.ts';
+import * as foundation from './migrations/0001-foundation.ts';
+
+test('documents and parts that were stored before version 2 are read after it', async () => {
+  const admin = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await admin.connect();
+  const name = `mig_${randomBytes(6).toString('hex')}`;
+  await admin.query(`create database ${name}`);
+  const url = new URL(process.env.DATABASE_URL!);
+  url.pathname = `/${name}`;
+  const sequelize = openDatabase(url.href);
+  try {
+    const query = sequelize.getQueryInterface();
+    await foundation.up(query);
+    await sequelize.query(
+      'create table migrations (name varchar(255) primary key, "createdAt" timestamptz not null, "updatedAt" timestamptz not null)',
+    );
+    await sequelize.query("insert into migrations values ('0001-foundation', now(), now())");
+    const firm = '11111111-1111-4111-8111-111111111111';
+    await sequelize.query(`insert into firms values ('${firm}', 'Old', '{"units":"metric"}', 2)`);
+    const { size: _size, survey, system, ...rest } = verifiedDocument();
+    const { details: _details, site: _site, ...older } = survey;
+    const { agreed: _agreed, ...chosen } = system!;
+    const {
+      permeatePump: _pump,
+      branch: _branch,
+      ...design
+    } = chosen.design as unknown as Record<string, unknown>;
+    const document = { ...rest, survey: older, system: { ...chosen, design } };
+    await sequelize.query(
+      `insert into jobs values ('${firm}', '${firm}', 1, 1, 'x', '', 'keep', true, :document, 'Odo', now())`,
+      { replacements: { document: JSON.stringify(document) } },
+    );
+    const part = { id: 'l', kind: 'lamp', name: 'L', price: 9, ratedFlowLPerH: 200, powerW: 9 };
+    await sequelize.query(`insert into parts values ('${firm}', 'l', 0, :part)`, {
+      replacements: { part: JSON.stringify(part) },
+    });
+    expect(await migrate(sequelize)).toEqual(['0002-photographs-and-document-2']);
+    const read = async (sql: string) => {
+      const [rows] = await sequelize.query(sql);
+      return (rows as { value: unknown }[])[0]!.value;
+    };
+    const stored = jobDocumentSchema.parse(await read('select document as value from jobs'));
+    expect(stored.verify).toEqual(verifiedDocument().verify);
+    expect(stored.system?.agreed).toBeNull();
+    expect(partSchema.parse(await read('select part as value from parts'))).toMatchObject({
+      ratedDoseMjCm2: 40,
+    });
+  } finally {
+    await sequelize.close();
+    await admin.query(`drop database ${name} with (force)`);
+    await admin.end();
+  }
+});
