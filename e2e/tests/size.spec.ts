@@ -113,8 +113,8 @@ test('a system is composed part by part and judged at once', async ({ page }) =>
   const { design, brief } = sizedByTheCore(fair);
   await sized(page, 'Composed');
   await sizeView(page, 'Compose').click();
-  await page.getByLabel('Booster pump').selectOption('heron-2');
-  await page.getByLabel('Elements').selectOption('2 parallel');
+  await page.getByRole('combobox', { name: 'Booster pump' }).selectOption('heron-2');
+  await page.getByRole('combobox', { name: 'Elements' }).selectOption('2 parallel');
   const pump = partsOf(starterCatalogue, 'pump').find(({ id }) => id === 'heron-2')!;
   const composed = { ...design, pump, elements: 2, arrangement: 'parallel' as const };
   const judged = judge(composed, brief.task.waters, brief.requirements);

@@ -170,21 +170,17 @@ function simulateTank(
   };
   const serve = (draw: Draw): void => {
     const quickest = draw.litres / quickestLPerMin;
-    // What the tank's pressure pushes out, or, where it cannot, what the membrane makes meanwhile; L/min.
-    let [makes, out] = [0, 0];
-    const look = (place: number): void => {
-      const makesNow = producing ? between(curve.permeateLPerH, place) / 60 : 0;
-      makes = makesNow;
-      out = Math.max(between(tapLPerMin, place), makesNow);
-    };
+    // What is made, and what the tank's pressure pushes out or, where it cannot, what is made meanwhile; L/min.
+    let [makes, out] = [0, quickestLPerMin];
     let [served, spent] = [0, 0];
     while (served < draw.litres - 1e-12 && spent < quickest + patienceMin) {
       const most = Math.min(stepMin, quickest + patienceMin - spent);
-      look(placeOf(litres));
+      // Midpoint rule: the rates where the tank stands half a step on, as far as the last rates tell.
       const rough = Math.min(most, out > 0 ? (draw.litres - served) / out : most);
-      // Midpoint rule: the rates where the tank stands half a step on.
-      const place = placeOf(Math.min(Math.max(litres - ((out - makes) * rough) / 2, 0), fullL));
-      look(place);
+      const middle = litres - ((out - makes) * rough) / 2;
+      const place = placeOf(middle < 0 ? 0 : middle > fullL ? fullL : middle);
+      makes = producing ? between(curve.permeateLPerH, place) / 60 : 0;
+      out = Math.max(between(tapLPerMin, place), makes);
       const minutes = Math.min(most, out > 0 ? (draw.litres - served) / out : most);
       if (producing) {
         const drainL = (between(curve.concentrateLPerH, place) / 60) * minutes;

@@ -164,13 +164,19 @@ const scales = ({ today }: JudgedDesign): boolean => today !== null && scalesSoo
  * that do not scale early come first, then those that let nobody wait (of two that do, the one with fewer waiting days). Then
  * custom decides on the pump: below the customary supply one is wanted, above it one that does without comes first, since a pump
  * hums, wears and needs an outlet; and a single element comes before several. Then the lower cost over five years.
+ * @param bearsScale leaves scaling out, for a choice among a few designs that another restrictor would mend
  */
-export function isBetter(a: JudgedDesign, b: JudgedDesign, lowSupply: boolean): boolean {
+export function isBetter(
+  a: JudgedDesign,
+  b: JudgedDesign,
+  lowSupply: boolean,
+  bearsScale = false,
+): boolean {
   if (faults(a) !== faults(b)) return faults(a) < faults(b);
   if (faults(a) > 0) {
     return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
   }
-  if (scales(a) !== scales(b)) return scales(b);
+  if (!bearsScale && scales(a) !== scales(b)) return scales(b);
   if (waits(a) !== waits(b)) return waits(b);
   if (waits(a) && a.waitingDays !== b.waitingDays) {
     return (a.waitingDays ?? 1) < (b.waitingDays ?? 1);

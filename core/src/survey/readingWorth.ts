@@ -4,7 +4,8 @@ import { decideRegulator } from '../decisions/driveDecisions.ts';
 import { decideScaling } from '../decisions/waterDecisions.ts';
 import { judge, type JudgedDesign } from '../sizing/judge.ts';
 import { isBetter } from '../sizing/recommend.ts';
-import { practiceLimits, type Requirements } from '../sizing/requirements.ts';
+import { practiceLimits, type Requirements, type Shortfall } from '../sizing/requirements.ts';
+import { Solutions } from '../sizing/solutions.ts';
 import type { SystemDesign } from '../sizing/systemDesign.ts';
 import { possibleSurvey, surveyKeys } from './possibleSurveys.ts';
 import { resolveSurvey, type SurveyKey, type SurveyReadings } from './resolveSurvey.ts';
@@ -107,6 +108,9 @@ export function readingWorth(
   };
 }
 
+/** Faults that another restrictor would mend, of which the few designs tried here hold only one each. */
+const mendable: ReadonlySet<Shortfall> = new Set(['recovery-too-high', 'too-much-drain']);
+
 /** Decides everything for one possible survey. */
 function tryOut(
   values: Required<SurveyReadings>,
@@ -123,12 +127,13 @@ function tryOut(
     household: householdOfDemand(values.demand, values.largestDraw),
   };
   // Days are not lived here: measured, they take three times as long. A choice that hangs on waiting alone is not seen.
-  const judged = designs.map((design) =>
-    judge({ ...design, line }, waters, requirements, { trial: null }),
-  );
+  const solutions = new Solutions();
+  const judged = designs
+    .map((design) => judge({ ...design, line }, waters, requirements, { trial: null, solutions }))
+    .map((one) => ({ ...one, shortfalls: one.shortfalls.filter((fault) => !mendable.has(fault)) }));
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const best = judged.reduce<JudgedDesign | undefined>(
-    (found, next) => (!found || isBetter(next, found, lowSupply) ? next : found),
+    (found, next) => (!found || isBetter(next, found, lowSupply, true) ? next : found),
     undefined,
   );
   const current = judged[0];

@@ -62,6 +62,7 @@ export function YearChart({ brief, today }: { brief: JobBrief; today: Assessment
             data={data}
             nodePadding={22}
             nodeWidth={10}
+            accessibilityLayer={false}
             margin={{ left: 4, right: 150, top: 8, bottom: 8 }}
             link={{ stroke: 'var(--k-water-clear)', strokeOpacity: 0.35 }}
             node={YearNode}

@@ -95,7 +95,7 @@ function Provenance({
         <button
           type="button"
           className={styles.provenance}
-          aria-label={`${field.label}: by whom, when and with what`}
+          title={`${field.label}: by whom, when and with what`}
           onClick={() => {
             setTyped(reading.instrument ?? '');
             setOpen(!open);
