@@ -168,15 +168,24 @@ const sentences: Record<string, Sentence> = {
 /** Every decision code that has a sentence; a test holds the core to it. */
 export const decisionCodes = Object.keys(sentences);
 
+/** Where the chosen pump works on its curve. */
+function pumpSentence({ data }: Decision, say: Say): string {
+  if (data.pumpFlowLPerH === undefined) return '';
+  const n = (key: string) => Number(data[key]);
+  const stops = data.tankless ? '' : `; its switch stops it at ${say('pressure', n('cutoutBar'))}`;
+  return `On its curve it works at ${say('flow', n('pumpFlowLPerH'))}, where it can add ${say('pressure', n('pumpBoostBar'))}: ${say('pressure', n('membraneBar'))} at the membrane${stops}.`;
+}
+
 /** A decision's reason in the reader's units. */
 export function decisionSentence(decision: Decision, say: Say): string {
   const sentence = sentences[decision.code];
   if (!sentence) throw new Error(`no sentence for the decision ${decision.code}`);
-  return sentence(
+  const text = sentence(
     (key) => Number(decision.data[key]),
     say,
     (key) => String(decision.data[key]),
   );
+  return [text, pumpSentence(decision, say)].filter(Boolean).join(' ');
 }
 
 const choices: Record<Decision['choice'], string> = { yes: 'Yes', no: 'No', consider: 'Consider' };

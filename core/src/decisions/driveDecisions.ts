@@ -1,3 +1,4 @@
+import { pumpBoost } from '../hydraulics/pumpPressure.ts';
 import { osmoticPressure } from '../water/osmoticPressure.ts';
 import { assess, type Assessment } from '../sizing/assess.ts';
 import { judge } from '../sizing/judge.ts';
@@ -36,6 +37,7 @@ export function decideBooster(
     neededLPerDay: requirements.demandLPerDay * requirements.productionMargin,
     powerW: design.pump?.powerW ?? 0,
     ...permeatePumpGain(design, waters),
+    ...pumpPoint(design, ownWorst.ok ? ownWorst.value : null),
   };
   const cost = (any: SystemDesign) =>
     judge(any, waters, requirements, { trial: null }).fiveYearCost;
@@ -62,6 +64,19 @@ export function decideBooster(
   if (data.supplyBar < practiceLimits.lowSupplyBar) return decision('yes', 'booster-low-supply');
   const saves = other && cost(other) > cost(design);
   return decision('yes', saves ? 'booster-saves-water' : 'booster-by-choice');
+}
+
+/** Where a pump works on its curve in the worst case: flow through it, what it adds there, and its cut-out. */
+function pumpPoint(design: SystemDesign, worst: Assessment | null): Record<string, number> {
+  if (!design.pump || !worst) return {};
+  const { feedFlowLPerH } = worst.running;
+  return {
+    pumpFlowLPerH: feedFlowLPerH,
+    pumpBoostBar: pumpBoost(design.pump.pump.curve, feedFlowLPerH),
+    membraneBar: worst.running.membranePressureBar,
+    cutoutBar: design.pump.cutoutBar,
+    ...(design.tank ? {} : { tankless: 1 }),
+  };
 }
 
 /** Drain water with and without the design's permeate pump, L per L of product today; nothing where it has none. */
