@@ -103,6 +103,54 @@ export {
   type TubeSize,
 } from './plumbing/tubeRuns.ts';
 export { partsList, type PartsLine, type PlumbingChoices } from './plumbing/partsList.ts';
+export * from './plumbing/siteFacts.ts';
+export {
+  chooseFeed,
+  type FeedChoice,
+  type FeedConnection,
+  feedConnections,
+  type FeedRemark,
+} from './plumbing/feedConnection.ts';
+export {
+  type DrainHole,
+  drainHole,
+  type DrainRemark,
+  type DrainWay,
+  drainWays,
+  type SaddlePlace,
+  saddlePlaces,
+} from './plumbing/drainHole.ts';
+export { type DrillTool, type TapHole, tapHole, type TapHoleRemark } from './plumbing/tapHole.ts';
+export {
+  type Coil,
+  cuttingPlan,
+  type CuttingPlan,
+  leastUsefulM,
+  type Piece,
+} from './plumbing/cuttingPlan.ts';
+export {
+  type ColourMap,
+  type FlowByFunction,
+  outsideMm,
+  type ScheduledTube,
+  type TubeColour,
+  tubeColours,
+  tubeSchedule,
+} from './plumbing/tubeSchedule.ts';
+export * from './plumbing/placing.ts';
+export { bodiesOf, fullTankKg, tankSize } from './plumbing/bodies.ts';
+export { type WayOut, waysOut } from './plumbing/waysOut.ts';
+export {
+  type Caution,
+  mayMove,
+  orderedWork,
+  type Tool,
+  toolsOf,
+  type WorkCode,
+  type WorkFacts,
+  workOrder,
+  type WorkStep,
+} from './plumbing/workOrder.ts';
 export { tankWashout, washoutCycles } from './flush/tankWashout.ts';
 export {
   flushPlan,

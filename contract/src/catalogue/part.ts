@@ -14,6 +14,13 @@ const base = {
   id: z.string().min(1).max(60),
   name: z.string().trim().min(1).max(120),
   price: z.number().min(0).max(100000),
+  sizeM: z
+    .strictObject({
+      width: z.number().min(0.01).max(2),
+      height: z.number().min(0.01).max(2),
+      depth: z.number().min(0.01).max(2),
+    })
+    .optional(),
 };
 
 export const prefilterPartSchema = z.strictObject({

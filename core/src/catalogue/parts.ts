@@ -11,6 +11,8 @@ interface PartBase {
   id: string;
   name: string;
   price: number;
+  /** Body as it stands under the sink, m; usual sizes stand in where a data sheet was not looked up. */
+  sizeM?: { width: number; height: number; depth: number } | undefined;
 }
 
 export type PrefilterMedia = 'sediment' | 'carbon-block' | 'catalytic-carbon';

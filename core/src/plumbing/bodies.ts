@@ -1,0 +1,64 @@
+import type { Part } from '../catalogue/parts.ts';
+import { type InstalledSystem, isUltravioletLine } from '../ultraviolet/ultravioletLine.ts';
+import type { Body } from './placing.ts';
+
+/** Usual sizes where the catalogue gives none, m; defaults. A housing of ten inches with its bracket, elements on top of them. */
+const usual = {
+  housing: { width: 0.13, height: 0.34, depth: 0.15, below: 0.06 },
+  element: { height: 0.09 },
+  tankless: { width: 0.15, height: 0.42, depth: 0.43 },
+  pump: { width: 0.21, height: 0.11, depth: 0.11 },
+  lamp: { width: 0.07, height: 0.34, depth: 0.07, below: 0.05 },
+  permeatePump: { width: 0.13, height: 0.09, depth: 0.09 },
+  leakStop: { width: 0.1, height: 0.06, depth: 0.08 },
+} as const;
+
+/** Height of a tank over its diameter, and its valve on top, m. Defaults. */
+const tankShape = { slender: 1.35, valveM: 0.06, filling: 0.75 } as const;
+
+/** Size of a bladder tank of a volume, m: a cylinder with domed ends, a third as high again as it is wide. */
+export function tankSize(volumeL: number): { diameter: number; height: number } {
+  const { slender, filling, valveM } = tankShape;
+  const diameter = ((volumeL / 1000 / filling / slender) * (4 / Math.PI)) ** (1 / 3);
+  return { diameter, height: slender * diameter + valveM };
+}
+
+const sized = (part: Part | null, otherwise: { width: number; height: number; depth: number }) =>
+  part?.sizeM ?? otherwise;
+
+/** The things that need a place in the cabinet, with the room that service asks for. */
+export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
+  const bodies: Body[] = [];
+  const add = (
+    id: string,
+    size: { width: number; height: number; depth: number },
+    change: Partial<Body> = {},
+  ) => bodies.push({ id, ...size, below: 0, hangs: false, mayLie: false, ...change });
+  const row = (count: number, elements: number) => ({
+    width: usual.housing.width * Math.max(count, 2),
+    height: usual.housing.height + usual.element.height * Math.ceil(elements / 2),
+    depth: usual.housing.depth,
+  });
+  if (isUltravioletLine(system)) {
+    add('unit', row(system.prefilters.length, 0), { hangs: true, below: usual.housing.below });
+    add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+  } else {
+    const { tank, prefilters, elements, pump, permeatePump, lamp } = system;
+    if (tank) {
+      add('unit', row(prefilters.length, elements), { hangs: true, below: usual.housing.below });
+      const { diameter, height } = tankSize(tank.volumeL);
+      add('tank', sized(tank, { width: diameter, height, depth: diameter }), { mayLie: true });
+      if (pump) add('pump', sized(pump, usual.pump));
+      if (permeatePump)
+        add('permeate-pump', sized(permeatePump, usual.permeatePump), { hangs: true });
+    } else {
+      add('unit', usual.tankless);
+    }
+    if (lamp) add('lamp', sized(lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+  }
+  if (leakStop) add('leak-stop', usual.leakStop);
+  return bodies;
+}
+
+/** Weight of a tank when full, kg: its water, and its shell at a fifth of that. */
+export const fullTankKg = (volumeL: number): number => volumeL * 1.2;

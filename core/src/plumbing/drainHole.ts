@@ -1,0 +1,105 @@
+import type { PlumbingSite } from './siteFacts.ts';
+
+/** Where the concentrate goes. */
+export const drainWays = ['saddle', 'air-gap-tap', 'standpipe'] as const;
+export type DrainWay = (typeof drainWays)[number];
+
+/** Places of a saddle; all but the first are deviations that need a reason. */
+export const saddlePlaces = ['before-trap', 'after-bend', 'after-trap'] as const;
+export type SaddlePlace = (typeof saddlePlaces)[number];
+
+export type DrainRemark =
+  | 'away-from-disposal'
+  | 'away-from-dishwasher'
+  | 'sewer-gas'
+  | 'angled-up'
+  | 'near-the-top'
+  | 'one-wall-only'
+  | 'do-not-crush'
+  | 'metal-bit'
+  | 'pipe-not-measured'
+  | 'run-not-seen'
+  | 'saddle-too-small'
+  | 'air-break'
+  | 'gap-needs-two-hoses';
+
+export interface DrainHole {
+  way: DrainWay;
+  place: SaddlePlace;
+  deviation: boolean;
+  /** Bore of the hole, mm. */
+  holeMm: number;
+  /** How far the tube goes in past the wall, mm, and the most that keeps a third of the bore clear. */
+  insertMm: number;
+  /** Hole's centre, measured from the top of the straight vertical part or from the near bend, mm. */
+  centreMm: number;
+  /** Around a horizontal pipe, degrees from its side (0) to its top (90). */
+  angleDeg: number | null;
+  /** Outside diameter that was measured or is usual, mm. */
+  pipeMm: number;
+  remarks: DrainRemark[];
+}
+
+/** Usual waste under a sink, mm: 1 1/2 inch and 40 mm lie within a saddle's reach of it. Default. */
+const usualPipeMm = 40;
+/** Hole of a quarter-inch line and of an air gap's three-eighths, mm. */
+const holeMm = { saddle: 6, 'air-gap-tap': 10, standpipe: 0 } as const;
+/** A tube end reaches this far in at most; a narrow pipe takes less. Defaults. */
+const mostInsertMm = 15;
+const leastInsertMm = 12;
+const wallMm = 3;
+/** Length of a saddle along the pipe; it must sit on a straight part. Default. */
+const saddleMm = 55;
+
+/**
+ * Where the drain hole goes and how. On the sink side of the trap, so that its water seals the sewer off; low on a vertical tailpiece,
+ * just above the trap, where running water is heard least; on a horizontal run near its top, so that waste does not stand on it.
+ * The tube ends before the middle of the pipe and never against the far wall.
+ * Source: practice of the trade; codes on air gaps come first.
+ */
+export function drainHole(
+  site: PlumbingSite,
+  {
+    place = 'before-trap',
+    way,
+    lengthMm = null,
+  }: {
+    place?: SaddlePlace;
+    way?: DrainWay;
+    lengthMm?: number | null;
+  } = {},
+): DrainHole {
+  const chosen = way ?? (site.airGap === true ? 'air-gap-tap' : 'saddle');
+  const pipeMm = site.drainPipeM === null ? usualPipeMm : site.drainPipeM * 1000;
+  const horizontal = site.drainRun === 'horizontal';
+  const boreMm = pipeMm - 2 * wallMm;
+  const insertMm = Math.max(Math.min(mostInsertMm, Math.floor(boreMm * 0.45)), 4);
+  const straight = lengthMm ?? (horizontal ? 150 : 120);
+  const remarks: [DrainRemark, boolean][] = [
+    ['pipe-not-measured', site.drainPipeM === null],
+    ['run-not-seen', site.drainRun === null],
+    ['saddle-too-small', straight < saddleMm],
+    ['one-wall-only', true],
+    ['do-not-crush', site.drainMaterial !== 'steel' && site.drainMaterial !== 'brass'],
+    ['metal-bit', site.drainMaterial === 'steel' || site.drainMaterial === 'brass'],
+    ['near-the-top', horizontal],
+    ['angled-up', horizontal],
+    ['away-from-disposal', site.disposal !== false],
+    ['away-from-dishwasher', site.dishwasher !== false],
+    ['sewer-gas', place === 'after-trap' || place === 'after-bend'],
+    ['gap-needs-two-hoses', chosen === 'air-gap-tap'],
+    ['air-break', chosen === 'standpipe'],
+  ];
+  return {
+    way: chosen,
+    place,
+    deviation: place !== 'before-trap',
+    holeMm: holeMm[chosen],
+    insertMm: boreMm * 0.45 >= leastInsertMm ? Math.max(insertMm, leastInsertMm) : insertMm,
+    // Low on a tailpiece: half a saddle above its lower end; on a horizontal run in the middle of the straight part.
+    centreMm: Math.round(horizontal ? straight / 2 : straight - saddleMm / 2),
+    angleDeg: horizontal ? 60 : null,
+    pipeMm,
+    remarks: remarks.filter(([, is]) => is).map(([remark]) => remark),
+  };
+}

@@ -1,0 +1,215 @@
+/** A box in a cabinet, m: x from the left wall, y from the floor, z from the back wall towards the door. */
+export interface Box {
+  x: number;
+  y: number;
+  z: number;
+  width: number;
+  height: number;
+  depth: number;
+}
+
+export interface Cabinet {
+  width: number;
+  height: number;
+  depth: number;
+}
+
+/** Something that is in the way. */
+export interface Obstacle extends Box {
+  id: string;
+}
+
+/** A thing to place: its body, and the room it needs below and in front of it for service. */
+export interface Body {
+  id: string;
+  width: number;
+  height: number;
+  depth: number;
+  /** Room to leave free under it (cartridges come out downwards), m. */
+  below: number;
+  /** Whether it hangs on a wall; otherwise it stands on the floor. */
+  hangs: boolean;
+  /** Whether it may lie on its side. */
+  mayLie: boolean;
+}
+
+export interface Placed extends Box {
+  id: string;
+  lies: boolean;
+}
+
+export interface Fit {
+  /** Everything that found a place. */
+  placed: Placed[];
+  /** What did not. */
+  left: string[];
+  tried: number;
+}
+
+/** Bodies that touch do not collide: nothing is placed truer than half a millimetre. */
+const eps = 5e-4;
+
+const overlaps = (a: Box, b: Box): boolean =>
+  a.x < b.x + b.width - eps &&
+  b.x < a.x + a.width - eps &&
+  a.y < b.y + b.height - eps &&
+  b.y < a.y + a.height - eps &&
+  a.z < b.z + b.depth - eps &&
+  b.z < a.z + a.depth - eps;
+
+/** The room that a placed body takes, service clearance below included. */
+const claimed = (body: Body, box: Box): Box => ({
+  ...box,
+  y: box.y - body.below,
+  height: box.height + body.below,
+});
+
+/** Collisions of one placed body with walls, obstacles and others, by the id of what it meets. */
+export function collisions(
+  body: Body,
+  box: Placed,
+  cabinet: Cabinet,
+  others: readonly { id: string; box: Box }[],
+): string[] {
+  const room = claimed(body, box);
+  const outside =
+    room.x < -eps ||
+    room.y < -eps ||
+    room.z < -eps ||
+    room.x + room.width > cabinet.width + eps ||
+    room.y + room.height > cabinet.height + eps ||
+    room.z + room.depth > cabinet.depth + eps;
+  const met = others.filter((other) => overlaps(room, other.box)).map(({ id }) => id);
+  return outside ? ['cabinet', ...met] : met;
+}
+
+const mostTried = 40_000;
+
+/**
+ * Places bodies in a cabinet, depth first, the bulkiest first: each stands in the corners that walls, obstacles and the bodies before it
+ * make, so that a place that exists along such corners is found. What hangs is hung as low as its clearance allows, at the back
+ * or on a side wall; what stands, stands on the floor. With room to spare the first place found is taken.
+ */
+export function placeBodies(
+  bodies: readonly Body[],
+  cabinet: Cabinet,
+  obstacles: readonly Obstacle[],
+): Fit {
+  const order = [...bodies].sort(
+    (a, b) => b.width * b.height * b.depth - a.width * a.height * a.depth,
+  );
+  let best: Placed[] = [];
+  let tried = 0;
+  const search = (index: number, placed: Placed[]): boolean => {
+    if (placed.length > best.length) best = [...placed];
+    if (index === order.length) return placed.length === order.length;
+    const body = order[index]!;
+    const taken = [
+      ...obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle as Box })),
+      ...placed.map((other) => ({
+        id: other.id,
+        box: claimed(
+          bodies.find(({ id }) => id === other.id)!,
+          other,
+        ),
+      })),
+    ];
+    for (const shape of shapesOf(body)) {
+      for (const at of corners(
+        shape,
+        body,
+        cabinet,
+        taken.map(({ box }) => box),
+      )) {
+        if (tried >= mostTried) return false;
+        tried += 1;
+        const candidate: Placed = { id: body.id, ...at, ...shape };
+        if (collisions(body, candidate, cabinet, taken).length > 0) continue;
+        if (search(index + 1, [...placed, candidate])) return true;
+      }
+    }
+    // Without this one: what is smaller may still find a place, and the person sees how far it goes.
+    search(index + 1, placed);
+    return false;
+  };
+  search(0, []);
+  const ids = new Set(best.map(({ id }) => id));
+  return { placed: best, left: bodies.map(({ id }) => id).filter((id) => !ids.has(id)), tried };
+}
+
+type Shape = Pick<Placed, 'width' | 'height' | 'depth' | 'lies'>;
+
+function shapesOf({ width, height, depth, mayLie }: Body): Shape[] {
+  const upright = { width, height, depth, lies: false };
+  return mayLie
+    ? [
+        upright,
+        { width: height, height: width, depth, lies: true },
+        { width, height: depth, depth: height, lies: true },
+      ]
+    : [upright];
+}
+
+/** Left, back and bottom corners made by walls and by what stands there, nearest the back left first. */
+function corners(
+  shape: Shape,
+  body: Body,
+  cabinet: Cabinet,
+  taken: readonly Box[],
+): Pick<Box, 'x' | 'y' | 'z'>[] {
+  const along = (size: number, whole: number, ends: readonly [number, number][]) =>
+    [
+      ...new Set(
+        [0, whole - size, ...ends.flatMap(([from, to]) => [to, from - size])]
+          .filter((place) => place >= -eps && place + size <= whole + eps)
+          .map((place) => Math.max(Number(place.toFixed(4)), 0)),
+      ),
+    ].sort((a, b) => a - b);
+  const xs = along(
+    shape.width,
+    cabinet.width,
+    taken.map((box) => [box.x, box.x + box.width]),
+  );
+  const zs = along(
+    shape.depth,
+    cabinet.depth,
+    taken.map((box) => [box.z, box.z + box.depth]),
+  );
+  const ys = body.hangs
+    ? along(
+        shape.height,
+        cabinet.height,
+        taken.map((box) => [box.y, box.y + box.height + body.below]),
+      ).filter((y) => y >= body.below - eps)
+    : [0];
+  if (body.hangs && !ys.includes(body.below) && body.below + shape.height <= cabinet.height)
+    ys.unshift(body.below);
+  const all = zs.flatMap((z) => xs.flatMap((x) => ys.map((y) => ({ x, y, z }))));
+  // What hangs needs a wall behind it or beside it.
+  return body.hangs
+    ? all.filter(
+        ({ x, z }) => z === 0 || x === 0 || Math.abs(x + shape.width - cabinet.width) < 1e-6,
+      )
+    : all;
+}
+
+/** How much wider, higher or deeper the cabinet would have to be, m; null where no metre more would do. */
+export function missingRoom(
+  bodies: readonly Body[],
+  cabinet: Cabinet,
+  obstacles: readonly Obstacle[],
+): Record<keyof Cabinet, number | null> {
+  const fits = (key: keyof Cabinet, more: number) =>
+    placeBodies(bodies, { ...cabinet, [key]: cabinet[key] + more }, obstacles).left.length === 0;
+  const search = (key: keyof Cabinet): number | null => {
+    if (!fits(key, 1)) return null;
+    let [low, high] = [0, 1];
+    while (high - low > 0.005) {
+      const middle = (low + high) / 2;
+      if (fits(key, middle)) high = middle;
+      else low = middle;
+    }
+    return Math.ceil(high * 100) / 100;
+  };
+  return { width: search('width'), height: search('height'), depth: search('depth') };
+}
