@@ -33,26 +33,43 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
     id: string,
     size: { width: number; height: number; depth: number },
     change: Partial<Body> = {},
-  ) => bodies.push({ id, ...size, below: 0, hangs: false, mayLie: false, ...change });
+  ) =>
+    bodies.push({
+      id,
+      ...size,
+      below: 0,
+      frontFree: false,
+      hangs: false,
+      mayLie: false,
+      ...change,
+    });
   const row = (count: number, elements: number) => ({
     width: usual.housing.width * Math.max(count, 2),
     height: usual.housing.height + usual.element.height * Math.ceil(elements / 2),
     depth: usual.housing.depth,
   });
   if (isUltravioletLine(system)) {
-    add('unit', row(system.prefilters.length, 0), { hangs: true, below: usual.housing.below });
+    add('unit', row(system.prefilters.length, 0), {
+      hangs: true,
+      frontFree: true,
+      below: usual.housing.below,
+    });
     add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
   } else {
     const { tank, prefilters, elements, pump, permeatePump, lamp } = system;
     if (tank) {
-      add('unit', row(prefilters.length, elements), { hangs: true, below: usual.housing.below });
+      add('unit', row(prefilters.length, elements), {
+        hangs: true,
+        frontFree: true,
+        below: usual.housing.below,
+      });
       const { diameter, height } = tankSize(tank.volumeL);
       add('tank', sized(tank, { width: diameter, height, depth: diameter }), { mayLie: true });
       if (pump) add('pump', sized(pump, usual.pump));
       if (permeatePump)
         add('permeate-pump', sized(permeatePump, usual.permeatePump), { hangs: true });
     } else {
-      add('unit', usual.tankless);
+      add('unit', usual.tankless, { frontFree: true });
     }
     if (lamp) add('lamp', sized(lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
   }

@@ -41,7 +41,10 @@ export function cuttingPlan(coils: readonly Coil[], pieces: readonly Piece[]): C
   const order = [...pieces].sort((a, b) => b.lengthM - a.lengthM);
   const begun = (coil: number, rest: number) => rest < coils[coil]!.lengthM - 1e-9;
   const wasteOf = (rest: readonly number[]): number =>
-    rest.reduce((sum, left, i) => sum + (begun(i, left) && left < leastUsefulM - 1e-9 ? left : 0), 0);
+    rest.reduce(
+      (sum, left, i) => sum + (begun(i, left) && left < leastUsefulM - 1e-9 ? left : 0),
+      0,
+    );
   let best: (State & { missing: number; waste: number }) | undefined;
   let tried = 0;
   const state: State = { rest: coils.map(({ lengthM }) => lengthM), at: [] };

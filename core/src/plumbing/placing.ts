@@ -27,6 +27,8 @@ export interface Body {
   depth: number;
   /** Room to leave free under it (cartridges come out downwards), m. */
   below: number;
+  /** Whether nothing may stand between it and the door, so that it is reached without moving anything. */
+  frontFree: boolean;
   /** Whether it hangs on a wall; otherwise it stands on the floor. */
   hangs: boolean;
   /** Whether it may lie on its side. */
@@ -57,11 +59,12 @@ const overlaps = (a: Box, b: Box): boolean =>
   a.z < b.z + b.depth - eps &&
   b.z < a.z + a.depth - eps;
 
-/** The room that a placed body takes, service clearance below included. */
-const claimed = (body: Body, box: Box): Box => ({
+/** The room that a placed body takes, with what service needs below and in front of it. */
+const claimed = (body: Body, box: Box, cabinet: Cabinet): Box => ({
   ...box,
   y: box.y - body.below,
   height: box.height + body.below,
+  depth: body.frontFree ? Math.max(cabinet.depth - box.z, box.depth) : box.depth,
 });
 
 /** Collisions of one placed body with walls, obstacles and others, by the id of what it meets. */
@@ -71,7 +74,7 @@ export function collisions(
   cabinet: Cabinet,
   others: readonly { id: string; box: Box }[],
 ): string[] {
-  const room = claimed(body, box);
+  const room = claimed(body, box, cabinet);
   const outside =
     room.x < -eps ||
     room.y < -eps ||
@@ -111,6 +114,7 @@ export function placeBodies(
         box: claimed(
           bodies.find(({ id }) => id === other.id)!,
           other,
+          cabinet,
         ),
       })),
     ];
