@@ -25,6 +25,8 @@ export * from './words/amounts.ts';
 export * from './words/decisions.ts';
 export * from './words/flush.ts';
 export * from './words/options.ts';
+export * from './words/plumbing.ts';
+export * from './job/plumbing.ts';
 export * from './words/parts.ts';
 export * from './words/verdict.ts';
 export * from './words/worth.ts';

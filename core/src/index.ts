@@ -98,9 +98,11 @@ export {
   serviceSlackM,
   type TubeEnd,
   type TubeFunction,
+  tubeFunctions,
   type TubeRun,
   tubeRuns,
   type TubeSize,
+  tubeSizes,
 } from './plumbing/tubeRuns.ts';
 export { partsList, type PartsLine, type PlumbingChoices } from './plumbing/partsList.ts';
 export * from './plumbing/siteFacts.ts';

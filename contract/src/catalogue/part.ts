@@ -92,6 +92,7 @@ export const tapPartSchema = z.strictObject({
   kind: z.literal('tap'),
   kv: within(limits.tapKv),
   holeMm: z.number().min(3).max(60),
+  reachM: z.number().min(0.02).max(1).optional(),
 });
 export const fittingPartSchema = z.strictObject({
   ...base,

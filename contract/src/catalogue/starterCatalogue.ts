@@ -224,7 +224,15 @@ const others: Part[] = [
     ratedDoseMjCm2: 40,
     powerW: 18,
   },
-  { id: 'ibis-tap', kind: 'tap', name: 'Ibis long-reach tap', price: 38, kv: 0.25, holeMm: 12 },
+  {
+    id: 'ibis-tap',
+    kind: 'tap',
+    name: 'Ibis long-reach tap',
+    price: 38,
+    kv: 0.25,
+    holeMm: 12,
+    reachM: 0.16,
+  },
   {
     id: 'tee-adapter',
     kind: 'fitting',

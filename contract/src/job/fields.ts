@@ -199,6 +199,27 @@ export const detailFields = {
     range: { min: 0.02, max: 0.12 },
     outside: 'Pipes under a sink are 25 to 60 mm across.',
   },
+  straightPipe: {
+    dimension: 'length',
+    label: 'Straight part of the waste',
+    how: 'Between sink and trap, where the saddle would sit.',
+    range: { min: 0.01, max: 1.5 },
+    outside: 'Measure the straight part only; check the unit.',
+  },
+  spoutToBowl: {
+    dimension: 'length',
+    label: 'Tap’s hole to the bowl',
+    how: 'From the hole’s middle to where the stream shall fall.',
+    range: { min: 0.02, max: 0.6 },
+    outside: 'Measure from the hole to the bowl; check the unit.',
+  },
+  outletDistance: {
+    dimension: 'length',
+    label: 'Outlet to the unit',
+    how: 'Along the way of the cord.',
+    range: { min: 0, max: 10 },
+    outside: 'Measure along the way of the cord; check the unit.',
+  },
   fridgeLine: {
     dimension: 'length',
     label: 'Tube to the refrigerator',

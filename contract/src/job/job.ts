@@ -1,10 +1,16 @@
 import {
   criterionKeys,
   decisionTopics,
+  drainWays,
+  feedConnections,
   hasUnit,
+  saddlePlaces,
   type SurveyKey,
   type SystemDesign,
   toCore,
+  tubeColours,
+  tubeFunctions,
+  tubeSizes,
   type UltravioletLine,
 } from '@katharos/core';
 import { z } from 'zod';
@@ -159,6 +165,51 @@ const isRoute = (metres: number) => metres >= routeRangeM.min && metres <= route
 
 const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) });
 
+const metres = z.number().min(-5).max(60);
+const box = { x: metres, y: metres, z: metres, width: metres, height: metres, depth: metres };
+
+/** What is decided and noted while plumbing in; all of it absent until somebody does. */
+const plumbChoices = {
+  feed: z.enum(feedConnections).optional(),
+  drain: z
+    .strictObject({
+      way: z.enum(drainWays).optional(),
+      place: z.enum(saddlePlaces).optional(),
+      /** Why the hole is not on the sink side of the trap. */
+      reason: text(500).optional(),
+    })
+    .optional(),
+  /** Colours of this kit's tubes, by what they carry. */
+  colours: z.partialRecord(z.enum(tubeFunctions), z.enum(tubeColours)).optional(),
+  /** Tube in the van. */
+  coils: z
+    .array(
+      z.strictObject({
+        id: text(40).min(1),
+        size: z.enum(tubeSizes),
+        lengthM: z.number().min(0.1).max(500),
+      }),
+    )
+    .max(40)
+    .optional(),
+  obstacles: z
+    .array(z.strictObject({ id: text(40).min(1), ...box }))
+    .max(20)
+    .optional(),
+  /** Places that a person gave to bodies, by id. */
+  placements: z
+    .record(
+      z.string().max(40),
+      z.strictObject({ x: metres, y: metres, z: metres, lies: z.boolean() }),
+    )
+    .optional(),
+  /** Steps done, with the mark of what they were made from: another mark asks for them again. */
+  done: z.record(z.string().max(80), tick.extend({ mark: z.string().max(400) })).optional(),
+  notes: z.record(z.string().max(80), text(1000)).optional(),
+  /** Steps in the order that a person wants. */
+  order: z.array(z.string().max(80)).max(120).optional(),
+};
+
 export const jobDocumentSchema = z.strictObject({
   customer: z.strictObject({
     name: text(120).min(1, 'A job needs the name of a customer or a place.'),
@@ -189,6 +240,7 @@ export const jobDocumentSchema = z.strictObject({
         ),
     ),
     ticks: z.record(z.string().max(80), tick),
+    ...plumbChoices,
   }),
   flush: z.strictObject({
     steps: z.record(

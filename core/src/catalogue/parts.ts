@@ -72,6 +72,8 @@ export interface TapPart extends PartBase {
   kind: 'tap';
   kv: number;
   holeMm: number;
+  /** How far its stream falls from the middle of its hole, m. */
+  reachM?: number | undefined;
 }
 export type FittingRole =
   | 'feed-adapter'

@@ -4,8 +4,10 @@ import {
   type UltravioletLine,
 } from '../ultraviolet/ultravioletLine.ts';
 
-export type TubeFunction = 'feed' | 'unit' | 'tank' | 'product' | 'drain';
-export type TubeSize = '1/4"' | '3/8"';
+export const tubeFunctions = ['feed', 'unit', 'tank', 'product', 'drain'] as const;
+export type TubeFunction = (typeof tubeFunctions)[number];
+export const tubeSizes = ['1/4"', '3/8"'] as const;
+export type TubeSize = (typeof tubeSizes)[number];
 export type TubeEnd = 'push-fit' | 'compression' | 'saddle';
 
 /** One run of tube under the sink. */

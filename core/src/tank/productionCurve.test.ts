@@ -51,14 +51,16 @@ describe('a production curve', () => {
           : ({ kind: 'hydraulic', ratio: 0.67 } as const);
         const slow = fillTank({ ...system, tank, shutoff });
         if (!slow.ok) return;
-        const fast = fillOnCurve(curveOf(system, closingBar), tank, closingBar);
+        const curve = curveOf(system, closingBar);
+        const fast = fillOnCurve(curve, tank, closingBar);
         if (!slow.value.shutsOff || !fast.shutsOff) {
           expect(fast.shutsOff).toBe(slow.value.shutsOff);
           return;
         }
         expect(fast.usableVolumeL / slow.value.usableVolumeL).toBeCloseTo(1, 9);
-        // A pump's curve has kinks, where cubics between the solved points are not exact; near a stall the flow's curvature grows.
-        const tolerance = pumped ? 5e-4 : 2e-4;
+        // A pump's curve has kinks; and where the flow has fallen far, part of the membrane stops, at which it bends.
+        const endShare = curve.last.permeateFlowLPerH / curve.running.permeateFlowLPerH;
+        const tolerance = endShare < 0.25 ? 5e-3 : pumped ? 5e-4 : 2e-4;
         for (const key of ['fillTimeMin', 'drainVolumeL', 'tankTdsMgL'] as const) {
           expect(Math.abs(fast[key] / slow.value[key] - 1)).toBeLessThan(tolerance);
         }

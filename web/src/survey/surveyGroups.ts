@@ -59,7 +59,15 @@ export const surveyGroups: SurveyGroup[] = [
     short: 'Sink',
     choices: ['outlet', 'tankRoom'],
     readings: [],
-    details: ['cabinetWidth', 'cabinetHeight', 'cabinetDepth', 'drainPipe'],
+    details: [
+      'cabinetWidth',
+      'cabinetHeight',
+      'cabinetDepth',
+      'drainPipe',
+      'straightPipe',
+      'spoutToBowl',
+      'outletDistance',
+    ],
     questions: [
       'supplyKind',
       'drainMaterial',
