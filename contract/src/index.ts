@@ -26,6 +26,7 @@ export * from './words/decisions.ts';
 export * from './words/flush.ts';
 export * from './words/options.ts';
 export * from './words/plumbing.ts';
+export { partsCsv } from './words/partsCsv.ts';
 export * from './job/plumbing.ts';
 export * from './words/parts.ts';
 export * from './words/verdict.ts';

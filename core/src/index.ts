@@ -140,6 +140,7 @@ export {
   tubeSchedule,
 } from './plumbing/tubeSchedule.ts';
 export * from './plumbing/placing.ts';
+export { routesByPosition } from './plumbing/routesByPosition.ts';
 export { bodiesOf, fullTankKg, tankSize } from './plumbing/bodies.ts';
 export { type WayOut, waysOut } from './plumbing/waysOut.ts';
 export {

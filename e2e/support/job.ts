@@ -44,6 +44,10 @@ export const stage = (page: Page, name: string): Locator =>
 export const sizeView = (page: Page, name: string): Locator =>
   page.getByRole('radiogroup', { name: 'View of the size' }).getByText(name, { exact: true });
 
+/** One view of the Plumb stage. */
+export const plumbView = (page: Page, name: string): Locator =>
+  page.getByRole('radiogroup', { name: 'View of the plumbing' }).getByText(name, { exact: true });
+
 export type Typed = Partial<Record<SurveyKey, string>>;
 
 export async function takeSurvey(page: Page, typed: Typed): Promise<void> {

@@ -29,14 +29,18 @@ const views: View[] = [
   ['a stage without a system', /Tamsin Orrell/, 'flush', 'Flush'],
 ];
 
-/** Views of the size share their frame: each is looked at light at the desk and dark on the phone. */
-const sizeViews: View[] = [
+/** Views of size and plumbing share their frames: each is looked at light at the desk and dark on the phone. */
+const deeperViews: View[] = [
   ['days', /Odalys Brightwen/, 'size?view=days', 'The agreed system'],
   ['conditions', /Odalys Brightwen/, 'size?view=conditions', 'The agreed system'],
   ['water and pressure', /Ilario Quenby/, 'size?view=water', 'Proposed system'],
   ['weighing', /Ilario Quenby/, 'size?view=weigh', 'Proposed system'],
   ['comparing', /Ilario Quenby/, 'size?view=compare', 'Proposed system'],
   ['composing', /Ilario Quenby/, 'size?view=compose', 'Proposed system'],
+  ['the cabinet', /Odalys Brightwen/, 'plumb?view=fit', 'Plumb'],
+  ['connections', /Odalys Brightwen/, 'plumb?view=connections', 'Plumb'],
+  ['tubes', /Odalys Brightwen/, 'plumb?view=tubes', 'Plumb'],
+  ['parts', /Odalys Brightwen/, 'plumb?view=parts', 'Plumb'],
 ];
 
 /** Opens one view of one sample job. */
@@ -59,14 +63,14 @@ for (const [colorScheme, viewport] of [
   ['light', { width: 1280, height: 800 }],
   ['dark', { width: 390, height: 844 }],
 ] as const) {
-  test(`no serious issue on any view of the size, ${colorScheme}, ${viewport.width} wide`, async ({
+  test(`no serious issue on any deeper view, ${colorScheme}, ${viewport.width} wide`, async ({
     page,
   }) => {
     test.setTimeout(180_000);
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await page.setViewportSize(viewport);
     await signIn(page);
-    for (const view of sizeViews) {
+    for (const view of deeperViews) {
       await open(page, view);
       await check(page, view[0]);
     }
@@ -100,6 +104,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.goto(`${keep}/proposal`);
       await expect(page.getByRole('article', { name: 'Proposal' })).toBeVisible();
       await check(page, 'proposal');
+      await page.goto(`${keep}/sheet`);
+      await expect(page.getByRole('article', { name: 'Job sheet' })).toBeVisible();
+      await check(page, 'job sheet');
       await page.goto('/firm');
       await expect(page.getByRole('heading', { name: 'How the firm works' })).toBeVisible();
       await check(page, 'firm');

@@ -4,6 +4,7 @@ import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
   enter,
+  plumbView,
   saved,
   signIn,
   sizedByTheCore,
@@ -160,6 +161,7 @@ test('a lamp without a membrane goes from the size to its certificate', async ({
   await expect(figure(page, 'dose')).toContainText('mJ/cm²');
   await expect(page.getByText('Not read, and a lamp depends on it')).toBeVisible();
   await stage(page, 'Plumb').click();
+  await plumbView(page, 'Parts').click();
   await expect(page.getByRole('region', { name: 'Parts' })).toContainText('ultraviolet lamp');
   await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
   await expect(page.getByRole('list', { name: 'All steps' })).toContainText('Run the line clear');

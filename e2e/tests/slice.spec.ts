@@ -19,6 +19,7 @@ import { expect, test } from '@playwright/test';
 import {
   beginJob,
   enter,
+  plumbView,
   saved,
   signIn,
   sizedByTheCore,
@@ -101,18 +102,20 @@ test('one job from the first reading to the certificate, every number as the cor
     await expect(page.getByRole('heading', { name: 'Plumb', level: 2 })).toBeVisible();
     const regulator = brief.settings.regulatorBar !== null;
     const lines = partsList(design, starterCatalogue, { regulator, leakStop: true, routes: {} });
+    await plumbView(page, 'Parts').click();
     const parts = page.getByRole('region', { name: 'Parts' });
     for (const line of lines) {
       await expect(parts.getByRole('checkbox', { name: line.name, exact: true })).toBeVisible();
     }
     const total = lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
     await expect(parts).toContainText(`€${total.toFixed(2)}`);
+    await parts.getByRole('checkbox', { name: lines[0]!.name, exact: true }).check();
+    await expect(parts).toContainText(`1 of ${lines.length} in the van`);
+    await plumbView(page, 'Tubes').click();
     const first = tubeRuns(design)[0]!;
     await expect(page.getByRole('region', { name: 'Tubes' })).toContainText(
       `${Math.ceil(cutLength(first) * 100)} cm`,
     );
-    await parts.getByRole('checkbox', { name: lines[0]!.name, exact: true }).check();
-    await expect(parts).toContainText(`1 of ${lines.length} in the van`);
     await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
   });
 

@@ -324,3 +324,15 @@ describe('the proposal', () => {
     expect(errorOf(await stranger.get(`/api/jobs/${job.id}/proposal.pdf`)).code).toBe('not-found');
   });
 });
+
+test('the job sheet of a chosen system is a PDF with its labels and holes on pages of their own', async () => {
+  const job = await addJob();
+  expect(errorOf(await agent.get(`/api/jobs/${job.id}/sheet.pdf`)).code).toBe('not-agreed');
+  await agent.put(`/api/jobs/${job.id}`).send({ version: 1, document: verifiedDocument() });
+  const { body } = await agent
+    .get(`/api/jobs/${job.id}/sheet.pdf`)
+    .expect(200)
+    .expect('Content-Type', 'application/pdf');
+  const pages = (body as Buffer).toString('latin1').match(/\/Type \/Page\b/g);
+  expect(pages?.length).toBeGreaterThanOrEqual(3);
+});

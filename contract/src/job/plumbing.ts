@@ -11,11 +11,15 @@ import {
   isUltravioletLine,
   type Obstacle,
   orderedWork,
+  placeBodies,
+  type Placed,
   type PlumbingSite,
+  routesByPosition,
   type ScheduledTube,
   type TapHole,
   tapHole,
   toCore,
+  tubeRuns,
   tubeSchedule,
   waterline,
   type WorkStep,
@@ -37,6 +41,8 @@ export interface Plumbing {
   /** Null until it was measured. */
   cabinet: Cabinet | null;
   obstacles: Obstacle[];
+  /** As proposed, or where a person put things; empty while the cabinet is not measured. */
+  placed: Placed[];
   /** Reach of the tap's spout and what it has to reach, m; null where one is not known. */
   spout: { reachM: number; neededM: number } | null;
 }
@@ -86,8 +92,15 @@ export function plumbingOf(
   const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
   const tap = tapHole(site, gap ? airGapTapMm : system.tap.holeMm);
   const { today } = task.waters;
+  const cabinet = cabinetOf(document);
+  const obstacles = plumb.obstacles ?? usualObstacles(document);
+  const bodies = bodiesOf(system, settings.leakStop);
+  const placed = cabinet
+    ? placedBodies(bodies, placeBodies(bodies, cabinet, obstacles).placed, plumb.placements)
+    : [];
   const tubes = tubeSchedule(system, {
     routes: routesOf(document),
+    positions: cabinet ? routesByPosition(tubeRuns(system), cabinet, placed, obstacles) : {},
     colours: plumb.colours ?? {},
     flows: flowsOf(system, today),
     temperatureC: today.temperatureC,
@@ -111,11 +124,27 @@ export function plumbingOf(
     tap,
     tubes,
     steps: orderedWork(steps, plumb.order ?? []),
-    bodies: bodiesOf(system, settings.leakStop),
-    cabinet: cabinetOf(document),
-    obstacles: plumb.obstacles ?? usualObstacles(document),
+    bodies,
+    cabinet,
+    obstacles,
+    placed,
     spout: needed !== null && reach !== undefined ? { reachM: reach, neededM: needed } : null,
   };
+}
+
+/** The proposed places, with those that a person gave instead. */
+function placedBodies(
+  bodies: readonly Body[],
+  proposed: readonly Placed[],
+  held: JobDocument['plumb']['placements'],
+): Placed[] {
+  return bodies.flatMap((body) => {
+    const own = held?.[body.id];
+    if (!own) return proposed.filter(({ id }) => id === body.id);
+    const { width, height, depth } = body;
+    const shape = own.lies ? { width: height, height: width, depth } : { width, height, depth };
+    return [{ id: body.id, ...shape, ...own }];
+  });
 }
 
 /** Hole of an air-gap tap, mm; its three hoses pass it. */

@@ -108,7 +108,7 @@ export function placeBodies(
     if (index === order.length) return placed.length === order.length;
     const body = order[index]!;
     const taken = [
-      ...obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle as Box })),
+      ...obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle })),
       ...placed.map((other) => ({
         id: other.id,
         box: claimed(

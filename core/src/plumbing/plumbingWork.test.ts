@@ -11,6 +11,8 @@ import { chooseFeed } from './feedConnection.ts';
 import { type Body, collisions, missingRoom, placeBodies } from './placing.ts';
 import { type Counter, type PlumbingSite, unseenSite } from './siteFacts.ts';
 import { tapHole } from './tapHole.ts';
+import { routesByPosition } from './routesByPosition.ts';
+import { tubeRuns } from './tubeRuns.ts';
 import { tubeSchedule } from './tubeSchedule.ts';
 import { waysOut } from './waysOut.ts';
 import { mayMove, orderedWork, toolsOf, workOrder, type WorkFacts } from './workOrder.ts';
@@ -358,5 +360,33 @@ describe('the order of work', () => {
 test('the wider tube costs less pressure, and a run’s loss is the tube’s own', () => {
   const [feed] = tubeSchedule(tankDesign, { routes: {}, colours: {}, flows, temperatureC: 15 });
   expect(feed!.lossBar['3/8"']).toBeLessThan(feed!.lossBar['1/4"'] / 4);
-  expect(feed).toMatchObject({ label: 1, measured: false, colour: null });
+  expect(feed).toMatchObject({ label: 1, known: 'usual', colour: null });
+});
+
+test('a route by position is at least the way between its ends, and a measured one comes before it', () => {
+  const bodies = bodiesOf(tankDesign, true);
+  const trap = { id: 'trap', x: 0.3, y: 0.3, z: 0.05, width: 0.2, height: 0.4, depth: 0.2 };
+  const { placed } = placeBodies(bodies, cabinet, [trap]);
+  const runs = tubeRuns(tankDesign);
+  const positions = routesByPosition(runs, cabinet, placed, [trap]);
+  expect(Object.keys(positions)).toEqual(
+    expect.arrayContaining(['feed-valve>prefilter-1', 'membrane>drain', 'shutoff>tank']),
+  );
+  const [unit, tank] = ['unit', 'tank'].map((id) => placed.find((one) => one.id === id)!);
+  const apart = Math.abs(unit!.x + unit!.width / 2 - (tank!.x + tank!.width / 2));
+  expect(positions['shutoff>tank']).toBeGreaterThanOrEqual(apart);
+  const routes = { 'membrane>drain': 0.7 };
+  const schedule = tubeSchedule(tankDesign, {
+    routes,
+    positions,
+    colours: {},
+    flows,
+    temperatureC: 15,
+  });
+  const known = Object.fromEntries(schedule.map((tube) => [tube.id, tube.known]));
+  expect(known).toMatchObject({
+    'membrane>drain': 'measured',
+    'shutoff>tank': 'by-position',
+    'shutoff>membrane': 'usual',
+  });
 });

@@ -21,7 +21,8 @@ export const outsideMm: Record<TubeSize, number> = { '1/4"': 6.35, '3/8"': 9.53 
 export interface ScheduledTube extends TubeRun {
   /** Route as measured, or as usual, m. */
   takenM: number;
-  measured: boolean;
+  /** Read along the way, worked out from where things stand, or the usual one. */
+  known: 'measured' | 'by-position' | 'usual';
   cutM: number;
   boreMm: number;
   outsideMm: number;
@@ -38,6 +39,8 @@ export type FlowByFunction = Record<TubeFunction, number>;
 
 export interface TubeScheduleChoices {
   routes: Readonly<Record<string, number>>;
+  /** Routes that follow from places in the cabinet. */
+  positions?: Readonly<Record<string, number>>;
   colours: ColourMap;
   flows: FlowByFunction;
   temperatureC: number;
@@ -46,10 +49,10 @@ export interface TubeScheduleChoices {
 /** Every tube of a system as it is cut and labelled, in the order of the water. */
 export function tubeSchedule(
   system: InstalledSystem,
-  { routes, colours, flows, temperatureC }: TubeScheduleChoices,
+  { routes, positions = {}, colours, flows, temperatureC }: TubeScheduleChoices,
 ): ScheduledTube[] {
   return tubeRuns(system).map((run, i): ScheduledTube => {
-    const takenM = routes[run.id] ?? run.routeM;
+    const takenM = routes[run.id] ?? positions[run.id] ?? run.routeM;
     const cutM = cutLength(run, takenM);
     const flowLPerH = flows[run.function];
     const loss = (size: TubeSize) =>
@@ -57,7 +60,12 @@ export function tubeSchedule(
     return {
       ...run,
       takenM,
-      measured: routes[run.id] !== undefined,
+      known:
+        routes[run.id] !== undefined
+          ? 'measured'
+          : positions[run.id] !== undefined
+            ? 'by-position'
+            : 'usual',
       cutM,
       boreMm: boreMm[run.size],
       outsideMm: outsideMm[run.size],

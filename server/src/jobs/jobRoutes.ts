@@ -19,6 +19,7 @@ import { proposalPdf } from '../proposal/proposalPdf.ts';
 import { addPhotograph, filedPhotographs } from '../photographs/photographRepository.ts';
 import { photographRoutes } from '../photographs/photographRoutes.ts';
 import { preparePhotograph } from '../photographs/preparePhotograph.ts';
+import { sheetPdf } from '../sheet/sheetPdf.ts';
 import { addJob, findJob, listJobs, saveJob } from './jobRepository.ts';
 
 /** A firm's jobs. Every query is scoped by the firm of the session; another firm's job is simply not found. */
@@ -121,6 +122,19 @@ export function jobRoutes(sequelize: Sequelize): Router {
     response
       .type('application/pdf')
       .setHeader('Content-Disposition', `inline; filename="proposal-${job.number}.pdf"`)
+      .send(pdf);
+  });
+  router.get('/:id/sheet.pdf', async (request, response) => {
+    const { firm } = sessionOf(response);
+    const job = await findJob(firm.id, idFrom(request.params));
+    if (!job) throw new ApiError('not-found');
+    const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
+    const reader = { ...firm, settings: { ...firm.settings, units } };
+    const address = `${request.protocol}://${request.get('host') ?? 'localhost'}/jobs/${job.id}/plumb`;
+    const pdf = await sheetPdf(job, reader, await firmParts(firm.id), address);
+    response
+      .type('application/pdf')
+      .setHeader('Content-Disposition', `inline; filename="sheet-${job.number}.pdf"`)
       .send(pdf);
   });
   return router;

@@ -25,6 +25,11 @@ export const router = createBrowserRouter([
     ],
   },
   {
+    path: '/jobs/:id/sheet',
+    lazy: async () => ({ Component: (await import('../plumb/SheetPage.tsx')).SheetPage }),
+    errorElement: <BrokenPage />,
+  },
+  {
     path: '/jobs/:id/proposal',
     lazy: async () => ({ Component: (await import('../proposal/ProposalPage.tsx')).ProposalPage }),
     errorElement: <BrokenPage />,

@@ -1,56 +1,72 @@
-import { type JobBrief, codesCaveat } from '@katharos/contract';
-import { type InstalledSystem, isUltravioletLine, partsList, toCore } from '@katharos/core';
-import { Button, Checkbox, Group, Stack, Table, Text, Title } from '@mantine/core';
+import { type JobBrief, plumbingOf, routesOf } from '@katharos/contract';
+import { type InstalledSystem, partsList } from '@katharos/core';
+import { Button, Group, ScrollArea, SegmentedControl, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
-import { useNavigate } from 'react-router';
-import { useMoney } from '../quantities/useMoney.ts';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
-import { Tone } from '../quantities/Tone.tsx';
 import { useSizing } from '../size/sizingContext.ts';
+import { CabinetPanel } from './CabinetPanel.tsx';
+import { ConnectionsPanel } from './ConnectionsPanel.tsx';
+import { CuttingPanel } from './CuttingPanel.tsx';
+import { PartsPanel } from './PartsPanel.tsx';
 import { TubeTable } from './TubeTable.tsx';
+import { WorkPanel } from './WorkPanel.tsx';
 
-/** The parts and the tubes of the chosen system. */
+/** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
-  const { document } = useJob();
+  const { document, job } = useJob();
   const { brief } = useSizing();
   if (!document.system) {
     return (
       <NeedsSystem
         title="Plumb"
-        reason="The parts and tube lists are made for the system that was chosen."
+        reason="The order of work, the parts and the tubes are made for the system that was chosen."
       />
     );
   }
-  return <Plumbing design={document.system.design} brief={brief?.ok ? brief.value : null} />;
+  if (!brief?.ok) {
+    return (
+      <Text>
+        The survey’s readings are needed.{' '}
+        <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+      </Text>
+    );
+  }
+  return <Plumbing system={document.system.design} brief={brief.value} />;
 }
 
-function Plumbing({ design, brief }: { design: InstalledSystem; brief: JobBrief | null }) {
-  const { document, edit, stamp, job } = useJob();
+const views = [
+  { value: 'work', label: 'Order of work' },
+  { value: 'fit', label: 'Does it fit' },
+  { value: 'connections', label: 'Connections' },
+  { value: 'tubes', label: 'Tubes' },
+  { value: 'parts', label: 'Parts' },
+] as const;
+type View = (typeof views)[number]['value'];
+
+function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
+  const { document, job, edit, stamp } = useJob();
   const { catalogue } = useSizing();
   const navigate = useNavigate();
-  const routes = useMemo(
-    () =>
-      Object.fromEntries(
-        Object.entries(document.plumb.routes).map(([id, route]) => [id, toCore('length', route)]),
-      ),
-    [document.plumb.routes],
-  );
-  const regulator = brief !== null && brief.settings.regulatorBar !== null;
-  const leakStop = brief?.settings.leakStop ?? true;
+  const [params, setParams] = useSearchParams();
+  const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
+  const plumbing = useMemo(() => plumbingOf(document, system, brief), [document, system, brief]);
   const lines = useMemo(
-    () => partsList(design, catalogue, { regulator, leakStop, routes }),
-    [design, catalogue, regulator, leakStop, routes],
+    () =>
+      partsList(system, catalogue, {
+        regulator: brief.settings.regulatorBar !== null,
+        leakStop: brief.settings.leakStop,
+        routes: routesOf(document),
+      }),
+    [system, catalogue, brief.settings, document],
   );
-  const total = lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
-  const money = useMoney(2);
-  const ticks = document.plumb.ticks;
-  const tick = (id: string, on: boolean) =>
-    edit((current) => {
-      const { [id]: _old, ...rest } = current.plumb.ticks;
-      return { plumb: { ...current.plumb, ticks: on ? { ...rest, [id]: stamp() } : rest } };
-    });
-  const loaded = lines.filter((line) => ticks[`part:${line.id}`]).length;
+  const finish = () => {
+    edit(({ plumb }) => ({
+      plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },
+    }));
+    void navigate(`/jobs/${job.id}/flush`);
+  };
   return (
     <Stack gap="md">
       <Group justify="space-between">
@@ -58,78 +74,35 @@ function Plumbing({ design, brief }: { design: InstalledSystem; brief: JobBrief 
           Plumb
         </Title>
         <Group className="no-print">
-          <Button variant="default" size="md" onClick={() => window.print()}>
-            Print the lists
+          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/sheet`}>
+            Job sheet
           </Button>
-          <Button
-            size="md"
-            onClick={() => {
-              tick('finished', true);
-              void navigate(`/jobs/${job.id}/flush`);
-            }}
-          >
+          <Button size="md" onClick={finish}>
             Plumbed in, go on to flushing
           </Button>
         </Group>
       </Group>
-      <Tone kind="warn" head="Before anything is cut or drilled">
-        {codesCaveat} Close the cold supply and prove it off at the open tap.
-        {isUltravioletLine(design)
-          ? ''
-          : ' The drain tube leaves behind the restrictor; the saddle goes on the sink side of the trap.'}
-        {design.lamp || (!isUltravioletLine(design) && design.pump)
-          ? ' Pump and lamp need an outlet that stays on, protected against earth faults, with a drip loop; a new one is an electrician’s work.'
-          : ''}
-      </Tone>
-      <section className="panel" aria-label="Parts">
-        <Group justify="space-between" mb="xs">
-          <Title order={3} size="h4">
-            Parts
-          </Title>
-          <Text c="dimmed">
-            {loaded} of {lines.length} in the van
-          </Text>
-        </Group>
-        <Table verticalSpacing={6}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>In the van</Table.Th>
-              <Table.Th ta="right">Quantity</Table.Th>
-              <Table.Th ta="right">Price</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {lines.map((line) => (
-              <Table.Tr key={line.id}>
-                <Table.Td>
-                  <Checkbox
-                    size="md"
-                    label={line.name}
-                    checked={!!ticks[`part:${line.id}`]}
-                    onChange={(event) => tick(`part:${line.id}`, event.currentTarget.checked)}
-                    styles={{ body: { minHeight: 36, alignItems: 'center' } }}
-                  />
-                </Table.Td>
-                <Table.Td ta="right">
-                  {line.quantity}
-                  {line.unit === 'm' ? ' m' : ''}
-                </Table.Td>
-                <Table.Td ta="right">
-                  {line.price === null ? 'not in the catalogue' : money(line.price)}
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-          <Table.Tfoot>
-            <Table.Tr>
-              <Table.Th>Parts in all</Table.Th>
-              <Table.Th />
-              <Table.Th ta="right">{money(total)}</Table.Th>
-            </Table.Tr>
-          </Table.Tfoot>
-        </Table>
-      </section>
-      <TubeTable design={design} routes={routes} />
+      <ScrollArea type="never" className="no-print" viewportProps={{ tabIndex: -1 }}>
+        <SegmentedControl
+          aria-label="View of the plumbing"
+          size="md"
+          value={view}
+          onChange={(next) => setParams({ view: next }, { replace: true })}
+          data={[...views]}
+        />
+      </ScrollArea>
+      {view === 'work' && <WorkPanel plumbing={plumbing} />}
+      {view === 'fit' && <CabinetPanel plumbing={plumbing} system={system} brief={brief} />}
+      {view === 'connections' && (
+        <ConnectionsPanel plumbing={plumbing} system={system} brief={brief} />
+      )}
+      {view === 'tubes' && (
+        <>
+          <TubeTable tubes={plumbing.tubes} />
+          <CuttingPanel tubes={plumbing.tubes} />
+        </>
+      )}
+      {view === 'parts' && <PartsPanel lines={lines} steps={plumbing.steps} />}
     </Stack>
   );
 }

@@ -1,12 +1,20 @@
 import {
+  colourWords,
   placeName,
   type QuantityField,
   tubeEndNames,
   tubeFunctionNames,
   routeRangeM,
+  writeNumber,
 } from '@katharos/contract';
-import { cutLength, type InstalledSystem, serviceSlackM, tubeRuns } from '@katharos/core';
-import { Table, Text, Title } from '@mantine/core';
+import {
+  type ScheduledTube,
+  serviceSlackM,
+  type TubeColour,
+  tubeColours,
+  tubeFunctions,
+} from '@katharos/core';
+import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
 import { useJob } from '../job/useJob.ts';
 import { QuantityInput } from '../quantities/QuantityInput.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
@@ -21,16 +29,9 @@ const routeField: QuantityField = {
 };
 
 /** Every tube: from, to, what it carries, how long it is cut. Measured routes replace the usual ones. */
-export function TubeTable({
-  design,
-  routes,
-}: {
-  design: InstalledSystem;
-  routes: Readonly<Record<string, number>>;
-}) {
+export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
   const { say, system } = useUnits();
-  const runs = tubeRuns(design);
   return (
     <section className="panel" aria-label="Tubes">
       <Title order={3} size="h4">
@@ -41,25 +42,28 @@ export function TubeTable({
         route, the insertion at both ends, and {say('length', serviceSlackM)} of slack to pull the
         unit out where the line leaves it.
       </Text>
-      <WideTable minWidth={660} label="Tubes, scrolls sideways">
+      <WideTable minWidth={980} label="Tubes, scrolls sideways">
         <Table verticalSpacing={6}>
           <Table.Thead>
             <Table.Tr>
+              <Table.Th>No.</Table.Th>
               <Table.Th>From – to</Table.Th>
               <Table.Th ta="right">Cut</Table.Th>
               <Table.Th>Label</Table.Th>
-              <Table.Th>Tube</Table.Th>
+              <Table.Th>Tube, outside / bore</Table.Th>
+              <Table.Th>Colour</Table.Th>
+              <Table.Th ta="right">Costs as 1/4" / 3/8"</Table.Th>
               <Table.Th>Route</Table.Th>
               <Table.Th>Ends</Table.Th>
               <Table.Th ta="right">Clips</Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {runs.map((run) => {
-              const routeM = routes[run.id] ?? run.routeM;
-              const cut = cutLength(run, routeM);
+            {tubes.map((run) => {
+              const cut = run.cutM;
               return (
                 <Table.Tr key={run.id}>
+                  <Table.Td>{run.label}</Table.Td>
                   <Table.Td>
                     {placeName(run.from)} – {placeName(run.to)}
                   </Table.Td>
@@ -69,7 +73,16 @@ export function TubeTable({
                       : `${Math.ceil(cut / 0.0254)} in`}
                   </Table.Td>
                   <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
-                  <Table.Td>{run.size}</Table.Td>
+                  <Table.Td>
+                    {run.size}
+                    <Text size="xs" c="dimmed">
+                      {writeNumber(run.outsideMm, 1)} / {writeNumber(run.boreMm, 1)} mm
+                    </Text>
+                  </Table.Td>
+                  <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
+                  <Table.Td ta="right">
+                    {say('pressure', run.lossBar['1/4"'])} / {say('pressure', run.lossBar['3/8"'])}
+                  </Table.Td>
                   <Table.Td>
                     <QuantityInput
                       field={routeField}
@@ -78,7 +91,7 @@ export function TubeTable({
                       aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}
                       size="sm"
                       w={120}
-                      placeholder={say('length', run.routeM)}
+                      placeholder={say('length', run.takenM)}
                       quantity={document.plumb.routes[run.id]}
                       onCommit={(quantity) =>
                         edit((current) => {
@@ -108,6 +121,35 @@ export function TubeTable({
           </Table.Tbody>
         </Table>
       </WideTable>
+      <Colours />
     </section>
+  );
+}
+
+/** Which colour this kit uses for what: its own affair, so it is asked and never assumed. */
+function Colours() {
+  const { document, edit } = useJob();
+  const held = document.plumb.colours ?? {};
+  return (
+    <SimpleGrid cols={{ base: 2, sm: 5 }} mt="md">
+      {tubeFunctions.map((role) => (
+        <NativeSelect
+          key={role}
+          label={`Colour: ${tubeFunctionNames[role].toLowerCase()}`}
+          data={[
+            { value: '', label: 'not said' },
+            ...tubeColours.map((colour) => ({ value: colour, label: colourWords[colour] })),
+          ]}
+          value={held[role] ?? ''}
+          onChange={(event) => {
+            const colour = event.currentTarget.value as TubeColour | '';
+            edit(({ plumb }) => {
+              const { [role]: _old, ...rest } = plumb.colours ?? {};
+              return { plumb: { ...plumb, colours: colour ? { ...rest, [role]: colour } : rest } };
+            });
+          }}
+        />
+      ))}
+    </SimpleGrid>
   );
 }

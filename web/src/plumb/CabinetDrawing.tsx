@@ -1,0 +1,179 @@
+import { bodyName } from '@katharos/contract';
+import type { Body, Cabinet, Obstacle, Placed } from '@katharos/core';
+import { type PointerEvent, useRef, useState } from 'react';
+import styles from './Cabinet.module.css';
+
+interface Props {
+  /** From the door, or from above. */
+  view: 'front' | 'above';
+  cabinet: Cabinet;
+  bodies: readonly Body[];
+  placed: readonly Placed[];
+  obstacles: readonly Obstacle[];
+  clashing: ReadonlySet<string>;
+  picked: string | null;
+  onPick: (id: string) => void;
+  onMove: (id: string, place: Pick<Placed, 'x' | 'y' | 'z' | 'lies'>) => void;
+}
+
+/** Dragging snaps to this, and to walls and neighbours within three of it, m. */
+const snapM = 0.01;
+
+/** The cabinet to scale in millimetres. */
+export function CabinetDrawing(props: Props) {
+  const { view, cabinet, bodies, placed, obstacles, clashing, picked, onPick, onMove } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const [drag, setDrag] = useState<{
+    id: string;
+    dx: number;
+    dy: number;
+    x: number;
+    y: number;
+  } | null>(null);
+  const [across, down] =
+    view === 'front' ? [cabinet.width, cabinet.height] : [cabinet.width, cabinet.depth];
+  // From the door height counts from the floor up; from above the back wall is at the top.
+  const flat = (box: {
+    x: number;
+    y: number;
+    z: number;
+    width: number;
+    height: number;
+    depth: number;
+  }) =>
+    view === 'front'
+      ? { x: box.x, y: cabinet.height - box.y - box.height, w: box.width, h: box.height }
+      : { x: box.x, y: box.z, w: box.width, h: box.depth };
+  // What stands nearer to the eye is drawn over what stands behind it.
+  const nearestLast = [...placed].sort((a, b) =>
+    view === 'front' ? a.z - b.z : a.y + a.height - (b.y + b.height),
+  );
+  const at = (event: PointerEvent): [number, number] => {
+    const rect = svg.current!.getBoundingClientRect();
+    return [
+      ((event.clientX - rect.left) / rect.width) * across,
+      ((event.clientY - rect.top) / rect.height) * down,
+    ];
+  };
+  const snapped = (value: number, size: number, whole: number): number => {
+    const near = [0, whole - size].find((edge) => Math.abs(edge - value) < 3 * snapM);
+    const place = near ?? Math.round(value / snapM) * snapM;
+    return Math.min(Math.max(place, 0), Math.max(whole - size, 0));
+  };
+  const placeOf = (one: Placed, x: number, y: number) => {
+    const { w, h } = flat(one);
+    const [px, py] = [snapped(x, w, across), snapped(y, h, down)];
+    return view === 'front'
+      ? { x: px, y: cabinet.height - py - one.height, z: one.z, lies: one.lies }
+      : { x: px, y: one.y, z: py, lies: one.lies };
+  };
+  const nudge = (one: Placed, dx: number, dy: number) => {
+    const { x, y } = flat(one);
+    onMove(one.id, placeOf(one, x + dx, y + dy));
+  };
+  return (
+    <figure className={styles.figure}>
+      <figcaption>
+        {view === 'front' ? 'From the door' : 'From above, door at the bottom'}
+      </figcaption>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${across * 1000} ${down * 1000}`}
+        className={styles.cabinet}
+        role="group"
+        aria-label={view === 'front' ? 'Cabinet from the door' : 'Cabinet from above'}
+      >
+        {obstacles.map((obstacle) => {
+          const { x, y, w, h } = flat(obstacle);
+          return (
+            <g key={obstacle.id}>
+              <rect
+                className={styles.obstacle}
+                x={x * 1000}
+                y={y * 1000}
+                width={w * 1000}
+                height={h * 1000}
+              />
+              <text x={(x + w / 2) * 1000} y={(y + h / 2) * 1000} className={styles.name}>
+                {bodyName(obstacle.id)}
+              </text>
+            </g>
+          );
+        })}
+        {nearestLast.map((one) => {
+          const body = bodies.find(({ id }) => id === one.id)!;
+          const still = flat(one);
+          const moving =
+            drag?.id === one.id ? flat({ ...one, ...placeOf(one, drag.x, drag.y) }) : still;
+          const { x, y, w, h } = moving;
+          return (
+            <g
+              key={one.id}
+              role="button"
+              tabIndex={0}
+              aria-label={`${bodyName(one.id)}, ${Math.round(one.x * 1000)} mm from the left`}
+              aria-pressed={picked === one.id}
+              className={styles.body}
+              data-clash={clashing.has(one.id)}
+              data-picked={picked === one.id}
+              onFocus={() => onPick(one.id)}
+              onKeyDown={(event) => {
+                const step = event.shiftKey ? 0.01 : 0.05;
+                const moves: Record<string, [number, number]> = {
+                  ArrowLeft: [-step, 0],
+                  ArrowRight: [step, 0],
+                  ArrowUp: [0, -step],
+                  ArrowDown: [0, step],
+                };
+                const wanted = moves[event.key];
+                if (wanted) {
+                  event.preventDefault();
+                  nudge(one, ...wanted);
+                }
+                if (event.key.toLowerCase() === 'r' && body.mayLie)
+                  onMove(one.id, { x: one.x, y: one.y, z: one.z, lies: !one.lies });
+              }}
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                onPick(one.id);
+                const [px, py] = at(event);
+                setDrag({ id: one.id, dx: px - still.x, dy: py - still.y, x: still.x, y: still.y });
+              }}
+              onPointerMove={(event) => {
+                if (drag?.id !== one.id) return;
+                const [px, py] = at(event);
+                setDrag({ ...drag, x: px - drag.dx, y: py - drag.dy });
+              }}
+              onPointerUp={() => {
+                if (drag?.id === one.id && (drag.x !== still.x || drag.y !== still.y))
+                  onMove(one.id, placeOf(one, drag.x, drag.y));
+                setDrag(null);
+              }}
+              onPointerCancel={() => setDrag(null)}
+            >
+              {view === 'front' && body.below > 0 && (
+                <rect
+                  className={styles.service}
+                  x={x * 1000}
+                  y={(y + h) * 1000}
+                  width={w * 1000}
+                  height={body.below * 1000}
+                />
+              )}
+              <rect
+                x={x * 1000}
+                y={y * 1000}
+                width={w * 1000}
+                height={h * 1000}
+                rx={one.id === 'tank' ? 40 : 8}
+              />
+              <text x={(x + w / 2) * 1000} y={(y + h / 2) * 1000} className={styles.name}>
+                {bodyName(one.id)}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </figure>
+  );
+}

@@ -1,0 +1,164 @@
+import {
+  cautionWords,
+  codesCaveat,
+  colourWords,
+  type Job,
+  placeName,
+  type Plumbing,
+  type Session,
+  sayIn,
+  toolNames,
+  tubeEndNames,
+  tubeFunctionNames,
+  workWords,
+} from '@katharos/contract';
+import { type PartsLine, toolsOf } from '@katharos/core';
+import QRCode from 'qrcode';
+import { useEffect, useState } from 'react';
+import { HolePlan } from './HolePlan.tsx';
+import styles from './Sheet.module.css';
+
+interface Props {
+  job: Job;
+  firm: Session['firm'];
+  plumbing: Plumbing;
+  lines: readonly PartsLine[];
+}
+
+/** All that one person needs, kneeling: order of work, tubes, parts, tools, labels, and the holes at one to one. */
+export function JobSheet({ job, firm, plumbing, lines }: Props) {
+  const say = sayIn(firm.settings.units);
+  const { customer, plumb } = job.document;
+  const { steps, tubes, drain } = plumbing;
+  const us = firm.settings.units === 'us';
+  const cut = (m: number) => (us ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`);
+  return (
+    <article className={styles.sheet} aria-label="Job sheet">
+      <header className={styles.head}>
+        <strong>{firm.name}</strong>
+        <span>Job sheet, no. {job.number}</span>
+      </header>
+      <h1>{[customer.name, customer.address].filter(Boolean).join(', ')}</h1>
+      {customer.note && <p>{customer.note}</p>}
+      <p>
+        <strong>{codesCaveat}</strong>
+      </p>
+      {drain.deviation && (
+        <p>
+          <strong>Deviation:</strong> the drain is not on the sink side of the trap.{' '}
+          {plumb.drain?.reason || 'No reason is recorded.'}
+        </p>
+      )}
+      <h2>Order of work</h2>
+      <ol className={styles.steps}>
+        {steps.map((step) => {
+          const words = workWords(step, say);
+          const record = plumb.done?.[step.id];
+          return (
+            <li key={step.id}>
+              <span className={styles.box} aria-hidden>
+                {record?.mark === step.mark ? '✓' : ''}
+              </span>
+              <div>
+                <strong>{words.title}.</strong> {words.instruction}
+                {step.cautions.map((caution) => (
+                  <em key={caution}> {cautionWords[caution]}</em>
+                ))}
+                <div>Proof: {words.proof}</div>
+                {plumb.notes?.[step.id] && <div>Note: {plumb.notes[step.id]}</div>}
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      <h2>Tubes</h2>
+      <table>
+        <thead>
+          <tr>
+            {['No.', 'From – to', 'Label', 'Tube', 'Colour', 'Cut', 'Ends', 'Clips'].map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {tubes.map((tube) => (
+            <tr key={tube.id}>
+              <td>{tube.label}</td>
+              <td>
+                {placeName(tube.from)} – {placeName(tube.to)}
+              </td>
+              <td>{tubeFunctionNames[tube.function]}</td>
+              <td>{tube.size}</td>
+              <td>{tube.colour ? colourWords[tube.colour] : '–'}</td>
+              <td>
+                {cut(tube.cutM)}
+                {tube.known === 'usual' ? ' (usual)' : ''}
+              </td>
+              <td>{[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; ')}</td>
+              <td>{tube.lockClips}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2>Parts</h2>
+      <table>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.id}>
+              <td>{line.name}</td>
+              <td>
+                {line.quantity}
+                {line.unit === 'm' ? ' m' : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2>Tools</h2>
+      <p>
+        {toolsOf(steps)
+          .map((tool) => toolNames[tool])
+          .join(', ')}
+        .
+      </p>
+      <Labels job={job} plumbing={plumbing} />
+      <HolePlan plumbing={plumbing} />
+    </article>
+  );
+}
+
+/** Two labels for every tube, with a code that opens the job. */
+function Labels({ job, plumbing }: { job: Job; plumbing: Plumbing }) {
+  const [code, setCode] = useState<string | null>(null);
+  useEffect(() => {
+    void QRCode.toString(`${window.location.origin}/jobs/${job.id}/plumb`, {
+      type: 'svg',
+      margin: 0,
+    }).then((svg) => setCode(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`));
+  }, [job.id]);
+  return (
+    <section className={styles.page}>
+      <h2>Labels, one for each end</h2>
+      <div className={styles.labels}>
+        {plumbing.tubes.flatMap((tube) =>
+          [tube.from, tube.to].map((end) => (
+            <div key={`${tube.id}-${end}`} className={styles.label}>
+              {code && <img src={code} alt="" width={46} height={46} />}
+              <span>
+                <strong>
+                  {tube.label} {tubeFunctionNames[tube.function]}
+                </strong>
+                <br />
+                {placeName(tube.from)} – {placeName(tube.to)}
+                <br />
+                at: {placeName(end)}
+              </span>
+            </div>
+          )),
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,40 @@
+import { briefOf, optionsOf, plumbingOf, routesOf } from '@katharos/contract';
+import { partsList } from '@katharos/core';
+import { Skeleton, Text } from '@mantine/core';
+import { useCatalogueQuery } from '../app/api.ts';
+import { PaperPage } from '../app/PaperPage.tsx';
+import { JobSheet } from './JobSheet.tsx';
+
+/** The job sheet with its papers, alone on the page. */
+export function SheetPage() {
+  const { data } = useCatalogueQuery();
+  return (
+    <PaperPage back="plumb" pdf="sheet.pdf">
+      {(job, firm) => {
+        if (!data) return <Skeleton height={600} />;
+        const { document } = job;
+        const brief = briefOf(document.survey, data.parts, {
+          standards: firm.settings.standards,
+          overruled: optionsOf(document.size.overruled),
+        });
+        if (!brief.ok || !document.system) {
+          return <Text>There is no sheet yet: choose a system in Size first.</Text>;
+        }
+        const { design } = document.system;
+        const { settings } = brief.value;
+        return (
+          <JobSheet
+            job={job}
+            firm={firm}
+            plumbing={plumbingOf(document, design, brief.value)}
+            lines={partsList(design, data.parts, {
+              regulator: settings.regulatorBar !== null,
+              leakStop: settings.leakStop,
+              routes: routesOf(document),
+            })}
+          />
+        );
+      }}
+    </PaperPage>
+  );
+}
