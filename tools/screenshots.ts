@@ -29,10 +29,17 @@ const views: View[] = [
   { file: 'survey-phone', job: 'Tamsin', path: 'survey', phone: true },
   { file: 'size', job: 'Tamsin', path: 'size', whole: true },
   { file: 'size-dark', job: 'Ilario', path: 'size', dark: true },
-  { file: 'plumb', job: 'Odalys', path: 'plumb', whole: true },
+  { file: 'size-days', job: 'Hathersage', path: 'size?view=days', whole: true },
+  { file: 'size-water', job: 'Ilario', path: 'size?view=water', whole: true },
+  { file: 'size-weigh', job: 'Tamsin', path: 'size?view=weigh', whole: true },
+  { file: 'proposal', job: 'Odalys', path: 'proposal', whole: true },
+  { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
+  { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
+  { file: 'plumb-tubes', job: 'Odalys', path: 'plumb?view=tubes', whole: true },
   { file: 'flush-phone', job: 'Hathersage', path: 'flush', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
+  { file: 'firm', path: '/firm', whole: true },
 ];
 
 async function takeView(page: Page, base: string, view: View): Promise<void> {
@@ -49,7 +56,7 @@ async function takeView(page: Page, base: string, view: View): Promise<void> {
   await page.goto(base + address);
   await page.getByRole('heading').first().waitFor();
   await page.waitForFunction(() => !document.body.innerText.includes('Judging'));
-  await page.waitForTimeout(700);
+  await page.waitForTimeout(1200);
   await view.before?.(page);
   await page.screenshot({ path: join(folder, `${view.file}.png`), fullPage: view.whole ?? false });
   process.stdout.write(`docs/screenshots/${view.file}.png\n`);

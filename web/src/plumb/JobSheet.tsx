@@ -33,7 +33,7 @@ export function JobSheet({ job, firm, plumbing, lines }: Props) {
   const us = firm.settings.units === 'us';
   const cut = (m: number) => (us ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`);
   return (
-    <article className={styles.sheet} aria-label="Job sheet">
+    <article className={styles.sheet} aria-label="Job sheet" tabIndex={0}>
       <header className={styles.head}>
         <strong>{firm.name}</strong>
         <span>Job sheet, no. {job.number}</span>
