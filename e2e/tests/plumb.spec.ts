@@ -144,6 +144,14 @@ test('a cabinet that is too small says by how much and offers ways out; things a
     for (let i = 0; i < 18; i += 1) await page.keyboard.press(key);
   await expect(panel.getByRole('status')).toContainText(/meets/);
   await panel.getByRole('button', { name: 'As proposed' }).click();
+  await panel.getByRole('button', { name: 'Add: bin' }).click();
+  await panel.getByLabel('Bin wide').fill('62');
+  await panel.getByLabel('Bin from the left').fill('10');
+  await panel.getByLabel('Bin high').fill('60');
+  await panel.getByLabel('Bin deep').fill('45');
+  await expect(panel.getByRole('status')).toContainText(/No place for/);
+  await panel.getByRole('button', { name: 'Take out: Bin' }).click();
+  await expect(panel.getByTestId('fits')).toBeVisible();
   await stage(page, 'Survey').click();
   await enter(page, 'Cabinet width inside', '42 cm');
   await enter(page, 'Cabinet depth inside', '30 cm');

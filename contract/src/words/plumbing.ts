@@ -383,8 +383,14 @@ const bodyNames: Record<string, string> = {
   'leak-stop': 'Leak stop',
   trap: 'Trap',
   disposal: 'Disposal',
+  bin: 'Bin',
+  shelf: 'Shelf',
+  pipes: 'Pipes',
   cabinet: 'the cabinet’s walls',
 };
 
 /** What stands in a cabinet, in words. */
-export const bodyName = (id: string): string => bodyNames[id] ?? id;
+export const bodyName = (id: string): string => bodyNames[id.replace(/-\d+$/, '')] ?? id;
+
+/** What is usually in the way, to pick from. */
+export const obstacleKinds = ['trap', 'disposal', 'bin', 'shelf', 'pipes'] as const;

@@ -64,7 +64,11 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
         below: usual.housing.below,
       });
       const { diameter, height } = tankSize(tank.volumeL);
-      add('tank', sized(tank, { width: diameter, height, depth: diameter }), { mayLie: true });
+      add('tank', sized(tank, { width: diameter, height, depth: diameter }), {
+        // Its valve is closed at every change of a cartridge.
+        frontFree: true,
+        mayLie: true,
+      });
       if (pump) add('pump', sized(pump, usual.pump));
       if (permeatePump)
         add('permeate-pump', sized(permeatePump, usual.permeatePump), { hangs: true });

@@ -20,6 +20,7 @@ import { useUnits } from '../quantities/useUnits.ts';
 import { useChosenSystem } from '../size/useChosenSystem.ts';
 import { useSizing } from '../size/sizingContext.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
+import { ObstacleTable } from './ObstacleTable.tsx';
 
 interface Props {
   plumbing: Plumbing;
@@ -124,6 +125,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
           />
         ))}
       </SimpleGrid>
+      <ObstacleTable obstacles={obstacles} cabinet={cabinet} />
     </section>
   );
 }

@@ -6,6 +6,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
 import { useSizing } from '../size/sizingContext.ts';
+import { Photographs } from '../survey/Photographs.tsx';
 import { CabinetPanel } from './CabinetPanel.tsx';
 import { ConnectionsPanel } from './ConnectionsPanel.tsx';
 import { CuttingPanel } from './CuttingPanel.tsx';
@@ -91,7 +92,12 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
           data={[...views]}
         />
       </ScrollArea>
-      {view === 'work' && <WorkPanel plumbing={plumbing} />}
+      {view === 'work' && (
+        <>
+          <WorkPanel plumbing={plumbing} />
+          <Photographs subject="work" />
+        </>
+      )}
       {view === 'fit' && <CabinetPanel plumbing={plumbing} system={system} brief={brief} />}
       {view === 'connections' && (
         <ConnectionsPanel plumbing={plumbing} system={system} brief={brief} />

@@ -1,9 +1,10 @@
 import { saysTheSame } from '@katharos/contract';
 import type { JudgedDesign, Recommendation } from '@katharos/core';
 import { Button, Group, Text, Title } from '@mantine/core';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
+import { ChosenActions } from './ChosenActions.tsx';
 import { partsInWords } from './designWords.ts';
 import { useSizing } from './sizingContext.ts';
 import { useChosenSystem } from './useChosenSystem.ts';
@@ -21,7 +22,7 @@ export function SizeHeader({
 }) {
   const { job, document } = useJob();
   const { chosen } = useSizing();
-  const { choose, drop, agree, agreed } = useChosenSystem();
+  const { choose, agreed } = useChosenSystem();
   const navigate = useNavigate();
   const { design } = judged;
   const best = recommendation?.best;
@@ -47,28 +48,7 @@ export function SizeHeader({
           )}
         </div>
         {chosen ? (
-          <Group>
-            {agreed ? (
-              <Button variant="default" size="md" onClick={() => agree(false)}>
-                Open the agreement
-              </Button>
-            ) : (
-              <>
-                <Button variant="default" size="md" onClick={drop}>
-                  Choose again
-                </Button>
-                <Button variant="default" size="md" onClick={() => agree(true)}>
-                  Customer agreed
-                </Button>
-              </>
-            )}
-            <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/proposal`}>
-              Proposal
-            </Button>
-            <Button size="md" component={Link} to={`/jobs/${job.id}/plumb`}>
-              Go on to plumbing
-            </Button>
-          </Group>
+          <ChosenActions />
         ) : (
           <Button
             size="lg"

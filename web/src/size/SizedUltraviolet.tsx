@@ -6,20 +6,21 @@ import {
   writeNumber,
 } from '@katharos/contract';
 import { assessUltraviolet, ultravioletLimits, type UltravioletLine } from '@katharos/core';
-import { Button, Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
 import { Figure } from '../quantities/Figure.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
+import { ChosenActions } from './ChosenActions.tsx';
 import { useChosenSystem } from './useChosenSystem.ts';
 
 /** A line with a lamp and no membrane: its flow, its dose, and whether this water can be lit at all. */
 export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: UltravioletLine }) {
   const { job, document } = useJob();
   const { say } = useUnits();
-  const { drop, agree, agreed } = useChosenSystem();
+  const { agreed } = useChosenSystem();
   const water = brief.task.waters.today;
   const assessed = useMemo(
     () => assessUltraviolet(line, water, lampFeedOf(document.survey, water.hardnessMgL)),
@@ -36,28 +37,7 @@ export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: Ultra
             Ultraviolet only: {line.prefilters.map(({ name }) => name).join(', ')}, {line.lamp.name}
           </Text>
         </div>
-        <Group>
-          {agreed ? (
-            <Button variant="default" size="md" onClick={() => agree(false)}>
-              Open the agreement
-            </Button>
-          ) : (
-            <>
-              <Button variant="default" size="md" onClick={drop}>
-                Choose again
-              </Button>
-              <Button variant="default" size="md" onClick={() => agree(true)}>
-                Customer agreed
-              </Button>
-            </>
-          )}
-          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/proposal`}>
-            Proposal
-          </Button>
-          <Button size="md" component={Link} to={`/jobs/${job.id}/plumb`}>
-            Go on to plumbing
-          </Button>
-        </Group>
+        <ChosenActions />
       </Group>
       {!assessed.ok ? (
         <Tone kind="bad" head="No water reaches the tap" role="alert">

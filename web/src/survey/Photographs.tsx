@@ -35,10 +35,10 @@ const addressOf = (jobId: string, { id }: Photograph) => `/api/jobs/${jobId}/pho
 const subjects = photographSubjects.map((value) => ({ value, label: photographWords[value] }));
 
 /** Pictures of the cabinet, the pipes and the readings. They are made smaller, and where they were taken is removed. */
-export function Photographs() {
+export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubject }) {
   const { job } = useJob();
   const { data, error, isLoading, refetch } = usePhotographsQuery(job.id);
-  const [about, setAbout] = useState<PhotographSubject>('cabinet');
+  const [about, setAbout] = useState<PhotographSubject>(subject);
   const [open, setOpen] = useState<string | null>(null);
   const list = data?.photographs ?? [];
   const shown = list.find(({ id }) => id === open);
