@@ -66,7 +66,7 @@ test('undo and redo take an edit back and bring it again, across stages', async 
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Use the proposed system')).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(page.getByText('Before anything is cut or drilled')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Order of work' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await stage(page, 'Survey').click();

@@ -3,8 +3,8 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { WorthWorker } from './worth.worker.ts';
 
-/** Quiet time after the last edit before the surveys are tried out, ms. */
-const settleMs = 500;
+/** Quiet time after the last edit before the surveys are tried out, ms: nobody waits for it while typing, and it takes a core. */
+const settleMs = 1200;
 
 export interface WorthState {
   worth: ReadingWorth | null;
