@@ -27,6 +27,8 @@ export interface ElementPermeance {
 
 const maxPasses = 60;
 const tolerance = 1e-10;
+/** Longest step in a permeance's logarithm. */
+const mostStep = 0.7;
 
 /**
  * Finds the permeances with which the element, marched at its rated test, returns its rated flow and rejection.
@@ -71,6 +73,7 @@ export function elementPermeance(rating: MembraneRating): Outcome<ElementPermean
   // product salt to the salt permeance, so the start is nearly right and six marches reach the tolerance.
   const slope = { ww: 1, ws: 0, sw: 0, ss: 1 };
   let [stepW, stepS] = [0, 0];
+  let [predictedW, predictedS] = [0, 0];
   for (let pass = 0; pass < maxPasses; pass += 1) {
     marchElement(element, feed, rating.ratedTdsMgL, rating.ratedPressureBar, beta, steps, march);
     const missW = Math.log(march.permeateLPerH / flow);
@@ -79,16 +82,25 @@ export function elementPermeance(rating: MembraneRating): Outcome<ElementPermean
       return succeed({ water: element.water, salt: element.salt });
     }
     if (pass > 0) {
-      // After a quasi-Newton step the predicted miss is zero, so the whole new miss is what the matrix got wrong.
+      // What the matrix got wrong; after a whole step it had predicted no miss at all.
       const norm = stepW * stepW + stepS * stepS;
-      slope.ww += (missW * stepW) / norm;
-      slope.ws += (missW * stepS) / norm;
-      slope.sw += (missS * stepW) / norm;
-      slope.ss += (missS * stepS) / norm;
+      const [wrongW, wrongS] = [missW - predictedW, missS - predictedS];
+      slope.ww += (wrongW * stepW) / norm;
+      slope.ws += (wrongW * stepS) / norm;
+      slope.sw += (wrongS * stepW) / norm;
+      slope.ss += (wrongS * stepS) / norm;
     }
     const determinant = slope.ww * slope.ss - slope.ws * slope.sw;
     stepW = (slope.ws * missS - slope.ss * missW) / determinant;
     stepS = (slope.sw * missW - slope.ww * missS) / determinant;
+    // Close to the osmotic limit the flow bends so sharply that a whole step would leave what can be marched.
+    const longest = Math.max(Math.abs(stepW), Math.abs(stepS));
+    if (longest > mostStep) {
+      stepW *= mostStep / longest;
+      stepS *= mostStep / longest;
+    }
+    predictedW = missW + slope.ww * stepW + slope.ws * stepS;
+    predictedS = missS + slope.sw * stepW + slope.ss * stepS;
     element.water *= Math.exp(stepW);
     element.salt *= Math.exp(stepS);
   }

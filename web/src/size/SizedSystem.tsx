@@ -1,4 +1,4 @@
-import { type JobBrief, saysTheSame } from '@katharos/contract';
+import type { JobBrief } from '@katharos/contract';
 import {
   type Assessment,
   decide,
@@ -105,5 +105,3 @@ function Assumptions({ brief }: { brief: JobBrief }) {
     </Text>
   );
 }
-
-export const sameDesign = (a: SystemDesign, b: SystemDesign): boolean => saysTheSame(a, b);
