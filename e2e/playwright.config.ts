@@ -11,9 +11,9 @@ export default defineConfig({
   outputDir: join(root, 'test-results'),
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // Each test works on jobs of its own, so that they run side by side.
+  // Each test works on jobs of its own and could run beside others; but a page and its workers take two cores by themselves.
   fullyParallel: true,
-  workers: 2,
+  workers: 1,
   forbidOnly: true,
   retries: 0,
   reporter: [['list'], ['json']],
