@@ -21,6 +21,7 @@ import {
   toCore,
   tubeRuns,
   tubeSchedule,
+  ultravioletWaterline,
   waterline,
   type WorkStep,
   workOrder,
@@ -159,7 +160,11 @@ export const routesOf = (document: JobDocument): Record<string, number> =>
 /** Flow through each kind of tube while water is made and drawn. */
 function flowsOf(system: InstalledSystem, water: Parameters<typeof waterline>[1]): FlowByFunction {
   const none = { feed: 0, unit: 0, tank: 0, product: 0, drain: 0 };
-  if (isUltravioletLine(system)) return { ...none, feed: 120, unit: 120, product: 120 };
+  if (isUltravioletLine(system)) {
+    const lit = ultravioletWaterline(system, water, { tap: 'open' });
+    const through = lit.ok ? lit.value.nodes[0]!.flowLPerH : 0;
+    return { ...none, feed: through, unit: through, product: through };
+  }
   const line = waterline(system, water, { tap: 'open', tankShare: 0.5 });
   if (!line.ok) return none;
   const flow = (id: string) =>

@@ -1,4 +1,5 @@
 import { type InstalledSystem, isUltravioletLine } from '../ultraviolet/ultravioletLine.ts';
+import { fullTankKg } from './bodies.ts';
 import type { DrainHole } from './drainHole.ts';
 import type { FeedChoice } from './feedConnection.ts';
 import type { PlumbingSite } from './siteFacts.ts';
@@ -278,7 +279,7 @@ export function workOrder(facts: WorkFacts): WorkStep[] {
         ['fit-tank-valve', 'lay-out'],
         ['screwdriver'],
         ['heavy-tank'],
-        { kg: 1.2 * volumeL },
+        { kg: fullTankKg(volumeL) },
         'tank',
       );
     }
