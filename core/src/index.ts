@@ -76,7 +76,7 @@ export { optionConsequences } from './decisions/optionConsequences.ts';
 export { recoveryCurve, type RecoveryPoint } from './sizing/recoveryCurve.ts';
 export { scalesSoon } from './sizing/scalesSoon.ts';
 export { yearOfWater, type YearOfWater } from './day/yearOfWater.ts';
-export { type Branch, branchPressure } from './hydraulics/branchPressure.ts';
+export * from './hydraulics/branchPressure.ts';
 export {
   carbonLifeMonths,
   type Disinfectant,
@@ -92,68 +92,37 @@ export {
   type WaterlineNode,
   type WaterlineState,
 } from './waterline/waterline.ts';
-export {
-  boreMm,
-  cutLength,
-  serviceSlackM,
-  type TubeEnd,
-  type TubeFunction,
-  tubeFunctions,
-  type TubeRun,
-  tubeRuns,
-  type TubeSize,
-  tubeSizes,
-} from './plumbing/tubeRuns.ts';
-export { partsList, type PartsLine, type PlumbingChoices } from './plumbing/partsList.ts';
-export * from './plumbing/siteFacts.ts';
-export {
-  chooseFeed,
-  type FeedChoice,
-  type FeedConnection,
-  feedConnections,
-  type FeedRemark,
-} from './plumbing/feedConnection.ts';
-export {
-  type DrainHole,
-  drainHole,
-  type DrainRemark,
-  type DrainWay,
-  drainWays,
-  type SaddlePlace,
-  saddlePlaces,
-} from './plumbing/drainHole.ts';
-export { type DrillTool, type TapHole, tapHole, type TapHoleRemark } from './plumbing/tapHole.ts';
-export {
-  type Coil,
-  cuttingPlan,
-  type CuttingPlan,
-  leastUsefulM,
-  type Piece,
-} from './plumbing/cuttingPlan.ts';
-export {
-  type ColourMap,
-  type FlowByFunction,
-  outsideMm,
-  type ScheduledTube,
-  type TubeColour,
-  tubeColours,
-  tubeSchedule,
-} from './plumbing/tubeSchedule.ts';
-export * from './plumbing/placing.ts';
-export { routesByPosition } from './plumbing/routesByPosition.ts';
-export { bodiesOf, fullTankKg, tankSize } from './plumbing/bodies.ts';
-export { type WayOut, waysOut } from './plumbing/waysOut.ts';
+export * from './plumbing/connections/siteFacts.ts';
+export * from './plumbing/connections/feedConnection.ts';
+export * from './plumbing/connections/drainHole.ts';
+export * from './plumbing/connections/tapHole.ts';
+export * from './plumbing/tubes/tubeSize.ts';
+export { type TubeEnd, tubeEnds } from './plumbing/tubes/tubeEnds.ts';
+export * from './plumbing/tubes/tubeRuns.ts';
+export { cutLength, serviceSlackM } from './plumbing/tubes/cutLength.ts';
+export * from './plumbing/tubes/tubeSchedule.ts';
+export { routesByPosition } from './plumbing/tubes/routesByPosition.ts';
+export { passesWall } from './plumbing/tubes/passesWall.ts';
+export { tubesOnLine } from './plumbing/tubes/tubesOnLine.ts';
+export { type LineEffect, remoteLines } from './plumbing/tubes/remoteLines.ts';
+export * from './plumbing/tubes/cuttingPlan.ts';
+export * from './plumbing/cabinet/placing.ts';
+export * from './plumbing/cabinet/reach.ts';
+export { bodiesOf, fullTankKg, tankSize } from './plumbing/cabinet/bodies.ts';
+export { type WayOut, waysOut } from './plumbing/cabinet/waysOut.ts';
+export { type Passage, passages, type WorkFacts } from './plumbing/work/workFacts.ts';
 export {
   type Caution,
-  mayMove,
-  orderedWork,
+  type StepPart,
   type Tool,
   toolsOf,
   type WorkCode,
-  type WorkFacts,
-  workOrder,
+  workCodes,
   type WorkStep,
-} from './plumbing/workOrder.ts';
+} from './plumbing/work/workStep.ts';
+export { needsPower, workOrder } from './plumbing/work/workOrder.ts';
+export { mayMove, orderedWork } from './plumbing/work/orderedWork.ts';
+export { partsList, type PartsLine, systemParts } from './plumbing/work/partsList.ts';
 export { tankWashout, washoutCycles } from './flush/tankWashout.ts';
 export {
   flushPlan,

@@ -1,4 +1,4 @@
-import { limits, type Part, type Range } from '@katharos/core';
+import { fittingRoles, limits, type Part, type Range } from '@katharos/core';
 import { z } from 'zod';
 import {
   filterDropSchema,
@@ -66,6 +66,7 @@ export const tankPartSchema = z.strictObject({
   kind: z.literal('tank'),
   volumeL: within(limits.tankVolumeL),
   prechargeBar: within(limits.prechargeBar),
+  internal: z.boolean().optional(),
 });
 export const postFilterPartSchema = z.strictObject({
   ...base,
@@ -93,19 +94,20 @@ export const tapPartSchema = z.strictObject({
   kv: within(limits.tapKv),
   holeMm: z.number().min(3).max(60),
   reachM: z.number().min(0.02).max(1).optional(),
+  airGap: z.boolean().optional(),
+  powered: z.boolean().optional(),
+  dispenser: z
+    .strictObject({
+      hotL: z.number().min(0).max(20),
+      coldL: z.number().min(0).max(20),
+      heaterW: z.number().min(0).max(3000),
+    })
+    .optional(),
 });
 export const fittingPartSchema = z.strictObject({
   ...base,
   kind: z.literal('fitting'),
-  role: z.enum([
-    'feed-adapter',
-    'drain-saddle',
-    'leak-stop',
-    'regulator',
-    'tank-valve',
-    'tube-quarter',
-    'tube-three-eighths',
-  ]),
+  role: z.enum(fittingRoles),
 });
 
 /** A part of the firm's catalogue. The core declares the same shapes; the annotation keeps the two from drifting apart. */

@@ -44,10 +44,12 @@ describe('a brief', () => {
   });
 
   test('has a branch where a refrigerator’s line was measured', () => {
-    expect(briefed(surveyOf()).task.site.branch).toBeNull();
+    expect(briefed(surveyOf()).task.site.branches).toEqual([]);
     const details = { fridgeLine: reading(12, 'ft'), fridgeRise: reading(-1, 'm') };
-    expect(briefed(surveyOf({ details })).task.site.branch).toMatchObject({ riseM: -1 });
-    expect(briefed(surveyOf({ details })).task.site.branch!.lengthM).toBeCloseTo(3.6576, 6);
+    expect(briefed(surveyOf({ details })).task.site.branches).toMatchObject([
+      { kind: 'refrigerator', riseM: -1 },
+    ]);
+    expect(briefed(surveyOf({ details })).task.site.branches[0]!.lengthM).toBeCloseTo(3.6576, 6);
   });
 
   test('judges in the water behind what was decided', () => {

@@ -1,4 +1,8 @@
 import {
+  boreMm,
+  type Branch,
+  type BranchKind,
+  branchKinds,
   householdOfDemand,
   meanDemand,
   type Outcome,
@@ -75,8 +79,37 @@ export const optionsOf = (overruled: JobDocument['size']['overruled']): Overrule
 /** Residuals taken where a kind is known but its strength was not read, mg/L: what mains usually carry. Defaults. */
 const usualResidualMgL = { chlorine: 0.5, chloramine: 2 } as const;
 
-/** What a refrigerator or ice maker usually asks for while it draws. Defaults; its plate says. */
-const usualBranch = { innerDiameterMm: 4.3, neededBar: 1.4, flowLPerMin: 1 } as const;
+/**
+ * Where each branch is measured, and what it usually asks for while it draws. Defaults; the plate says, and what was read off it
+ * stands in for what opens a valve by pressure.
+ */
+const branchFields: Record<
+  BranchKind,
+  { line: DetailKey; rise: DetailKey; neededBar: number; flowLPerMin: number; plate: boolean }
+> = {
+  refrigerator: {
+    line: 'fridgeLine',
+    rise: 'fridgeRise',
+    neededBar: 1.4,
+    flowLPerMin: 1,
+    plate: true,
+  },
+  'ice-maker': { line: 'iceLine', rise: 'iceRise', neededBar: 1.4, flowLPerMin: 0.6, plate: true },
+  'second-tap': {
+    line: 'secondTapLine',
+    rise: 'secondTapRise',
+    neededBar: 0.1,
+    flowLPerMin: 1,
+    plate: false,
+  },
+  machine: {
+    line: 'machineLine',
+    rise: 'machineRise',
+    neededBar: 1,
+    flowLPerMin: 1.5,
+    plate: true,
+  },
+};
 
 /** Turns a survey and a catalogue into a sizing task. Errors: those of `resolveSurvey`. */
 export function briefOf(
@@ -111,12 +144,13 @@ export function briefOf(
       requirements,
       site: {
         line,
+        airGap: survey.site.airGap === 'yes',
         chloramine: survey.disinfectant === 'chloramine',
         power: facts.power,
         tankRoom: survey.tankRoom !== 'no',
         unsafe: facts.unsafe,
         mineral: flat ? 'before-tank' : 'none',
-        branch: branchOf(survey),
+        branches: branchesOf(survey),
       },
     },
   });
@@ -153,10 +187,23 @@ function disinfectantOf(survey: Survey): SiteFacts['disinfectant'] {
   return { kind, residualMgL: read ?? usualResidualMgL[kind], assumed: read === null };
 }
 
-function branchOf(survey: Survey): SizingTask['site']['branch'] {
-  const lengthM = detailOf(survey, 'fridgeLine');
-  if (lengthM === null) return null;
-  return { ...usualBranch, lengthM, riseM: detailOf(survey, 'fridgeRise') ?? 0 };
+function branchesOf(survey: Survey): Branch[] {
+  const plateBar = detailOf(survey, 'branchPressure');
+  return branchKinds.flatMap((kind): Branch[] => {
+    const { line, rise, neededBar, flowLPerMin, plate } = branchFields[kind];
+    const lengthM = detailOf(survey, line);
+    if (lengthM === null) return [];
+    return [
+      {
+        kind,
+        innerDiameterMm: boreMm['1/4"'],
+        lengthM,
+        riseM: detailOf(survey, rise) ?? 0,
+        neededBar: plate ? (plateBar ?? neededBar) : neededBar,
+        flowLPerMin,
+      },
+    ];
+  });
 }
 
 /** Readings of a verification in the core's units; nothing while the four that rejection needs are not all there. */

@@ -120,6 +120,21 @@ export const surveyFields: Record<SurveyKey, QuantityField> = Object.fromEntries
   ),
 ]) as Record<SurveyKey, QuantityField>;
 
+const lineTo = (label: string): QuantityField => ({
+  dimension: 'length',
+  label,
+  how: 'Along its route. Leave empty where there is none.',
+  range: { min: 0.2, max: 40 },
+  outside: 'Measure along the route; check the unit.',
+});
+const riseOf = (label: string): QuantityField => ({
+  dimension: 'length',
+  label,
+  how: 'Its inlet over the tank’s connection.',
+  range: { min: -10, max: 15 },
+  outside: 'Measure the height difference only; below counts negative.',
+});
+
 /** Readings that no equation of the production needs, but a decision does. */
 export const detailFields = {
   disinfectant: {
@@ -220,19 +235,34 @@ export const detailFields = {
     range: { min: 0, max: 10 },
     outside: 'Measure along the way of the cord; check the unit.',
   },
-  fridgeLine: {
+  doorWidth: {
     dimension: 'length',
-    label: 'Tube to the refrigerator',
-    how: 'Along its route. Leave empty where there is none.',
-    range: { min: 0.2, max: 40 },
-    outside: 'Measure along the route; check the unit.',
+    label: 'Door opening, width',
+    how: 'Between the frames, door open.',
+    range: { min: 0.1, max: 3 },
+    outside: 'Measure the clear opening; check the unit.',
   },
-  fridgeRise: {
+  doorHeight: {
     dimension: 'length',
-    label: 'Refrigerator above the tank',
-    how: 'Its inlet over the tank’s connection.',
-    range: { min: -10, max: 15 },
-    outside: 'Measure the height difference only; below counts negative.',
+    label: 'Door opening, height',
+    how: 'From the floor of the cabinet to the frame.',
+    range: { min: 0.1, max: 3 },
+    outside: 'Measure the clear opening; check the unit.',
+  },
+  fridgeLine: lineTo('Tube to the refrigerator'),
+  fridgeRise: riseOf('Refrigerator above the tank'),
+  iceLine: lineTo('Tube to the ice maker'),
+  iceRise: riseOf('Ice maker above the tank'),
+  secondTapLine: lineTo('Tube to a second tap'),
+  secondTapRise: riseOf('Second tap above the tank'),
+  machineLine: lineTo('Tube to a machine'),
+  machineRise: riseOf('Machine above the tank'),
+  branchPressure: {
+    dimension: 'pressure',
+    label: 'Pressure that refrigerator or machine ask for',
+    how: 'On the plate or in the manual, at the inlet.',
+    range: { min: 0.2, max: 6 },
+    outside: 'Plates say between 0.2 and 6 bar; check the unit.',
   },
 } as const satisfies Record<string, QuantityField>;
 

@@ -1,6 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { surveyRanges, unitOf, units, type Dimension, type Unit } from '@katharos/core';
+import {
+  type Dimension,
+  type Part,
+  partsOf,
+  surveyRanges,
+  type Unit,
+  unitOf,
+  units,
+} from '@katharos/core';
 import fc from 'fast-check';
 import { stages } from '../api/api.ts';
 import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
@@ -238,7 +246,7 @@ describe('the job file', () => {
     );
     const upgraded = upgradeJobFile(JSON.parse(JSON.stringify(file)));
     expect('file' in upgraded && jobFileSchema.parse(upgraded.file)).toEqual(file);
-    expect(upgradeJobFile({ ...file, version: 3 })).toEqual({ tooNew: 3 });
+    expect(upgradeJobFile({ ...file, version: 4 })).toEqual({ tooNew: 4 });
     expect(upgradeJobFile('nothing')).toEqual({ file: 'nothing' });
   });
 });
@@ -293,16 +301,71 @@ test('a job file of version 1 is brought to this one: parts, design, survey and 
   };
   const upgraded = upgradeJobFile(file);
   const read = jobFileSchema.parse('file' in upgraded && upgraded.file);
-  expect(read.version).toBe(2);
+  expect(read.version).toBe(3);
   expect(read.document.system).toMatchObject({
     agreed: null,
     design: {
       prefilters: [{ disinfectantG: { chlorine: 40, chloramine: 6 } }],
       lamp: { ratedDoseMjCm2: 40 },
       permeatePump: null,
-      branch: null,
+      branches: [],
     },
   });
   expect(read.document.survey.readings).toEqual(surveyed().survey.readings);
   expect(read.photographs).toEqual([]);
+});
+
+/** A plain design of the starter catalogue. */
+function designed() {
+  const first = <K extends Part['kind']>(kind: K) => partsOf(starterCatalogue, kind)[0]!;
+  return {
+    prefilters: partsOf(starterCatalogue, 'prefilter').slice(0, 2),
+    pump: null,
+    shutoff: first('shutoff'),
+    permeatePump: null,
+    membrane: first('membrane'),
+    elements: 1,
+    arrangement: 'series' as const,
+    restrictor: first('restrictor'),
+    tank: first('tank'),
+    mineral: null,
+    lamp: null,
+    postFilter: first('post-filter'),
+    tap: first('tap'),
+    line: { innerDiameterMm: 4.3, lengthM: 1, riseM: 0 },
+    branches: [],
+  };
+}
+
+test('a file of version 2 keeps its branch as the first of several', () => {
+  const branch = {
+    innerDiameterMm: 4.3,
+    lengthM: 6,
+    riseM: 3.1,
+    neededBar: 1.4,
+    flowLPerMin: 1,
+  };
+  const of = (held: object | null) => {
+    const { branches: _none, ...design } = designed();
+    const document = surveyed();
+    const system = { design: { ...design, branch: held }, chosenAt: tick.at, chosenBy: 'Odo' };
+    const file = {
+      format: 'katharos-job',
+      version: 2,
+      number: 3,
+      exportedAt: tick.at,
+      photographs: [],
+      document: {
+        ...document,
+        size: { ...document.size, compared: [{ ...design, branch: held }] },
+        system: { ...system, agreed: null },
+      },
+    };
+    const upgraded = upgradeJobFile(file);
+    return jobFileSchema.parse('file' in upgraded && upgraded.file).document;
+  };
+  const kept = [{ kind: 'refrigerator', ...branch }];
+  expect(of(branch).system?.design).toMatchObject({ branches: kept });
+  expect(of(branch).size.compared).toMatchObject([{ branches: kept }]);
+  expect(of(null).system?.design).toMatchObject({ branches: [] });
 });

@@ -1,9 +1,11 @@
 import {
+  branchKinds,
   criterionKeys,
   decisionTopics,
   drainWays,
   feedConnections,
   hasUnit,
+  passages,
   saddlePlaces,
   type SurveyKey,
   type SystemDesign,
@@ -119,15 +121,18 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
   postFilter: postFilterPartSchema.nullable(),
   tap: tapPartSchema,
   line: productLineSchema,
-  branch: z
-    .strictObject({
-      innerDiameterMm: z.number().min(1).max(30),
-      lengthM: z.number().min(0).max(100),
-      riseM: z.number().min(-20).max(30),
-      neededBar: z.number().min(0).max(6),
-      flowLPerMin: z.number().min(0.05).max(10),
-    })
-    .nullable(),
+  branches: z
+    .array(
+      z.strictObject({
+        kind: z.enum(branchKinds),
+        innerDiameterMm: z.number().min(1).max(30),
+        lengthM: z.number().min(0).max(100),
+        riseM: z.number().min(-20).max(30),
+        neededBar: z.number().min(0).max(6),
+        flowLPerMin: z.number().min(0.05).max(10),
+      }),
+    )
+    .max(4),
 });
 
 /** A drinking line without a membrane. */
@@ -168,6 +173,8 @@ const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) })
 const metres = z.number().min(-5).max(60);
 const box = { x: metres, y: metres, z: metres, width: metres, height: metres, depth: metres };
 
+const inside = z.number().min(0.1).max(4);
+
 /** What is decided and noted while plumbing in; all of it absent until somebody does. */
 const plumbChoices = {
   feed: z.enum(feedConnections).optional(),
@@ -192,6 +199,18 @@ const plumbChoices = {
     )
     .max(40)
     .optional(),
+  /** Tube sizes that a person chose, by run. */
+  sizes: z.record(z.string().max(60), z.enum(tubeSizes)).optional(),
+  /** The cupboard beside, inside, m, where the tank stands in it. */
+  nextCupboard: z.strictObject({ width: inside, height: inside, depth: inside }).optional(),
+  /** A unit in the cellar or behind the wall: what its lines pass, how long each is and how far they rise to the tap, m. */
+  remote: z
+    .strictObject({
+      through: z.enum(passages),
+      lengthM: z.number().min(0.2).max(60),
+      riseM: z.number().min(-10).max(30),
+    })
+    .optional(),
   obstacles: z
     .array(z.strictObject({ id: text(40).min(1), ...box }))
     .max(20)
@@ -204,7 +223,7 @@ const plumbChoices = {
     )
     .optional(),
   /** Steps done, with the mark of what they were made from: another mark asks for them again. */
-  done: z.record(z.string().max(80), tick.extend({ mark: z.string().max(400) })).optional(),
+  done: z.record(z.string().max(80), tick.extend({ mark: z.string().max(1000) })).optional(),
   notes: z.record(z.string().max(80), text(1000)).optional(),
   /** Steps in the order that a person wants. */
   order: z.array(z.string().max(80)).max(120).optional(),

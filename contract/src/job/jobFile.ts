@@ -5,10 +5,10 @@ import {
   photographLimits,
 } from '../api/photographs.ts';
 import { type JobDocument, jobDocumentSchema } from './job.ts';
-import { upgradeDocument1 } from './upgrade.ts';
+import { upgradeDocument1, upgradeDocument2 } from './upgrade.ts';
 
 /** Version of the file that is written. A change that older readers would not understand raises it and adds an upgrade below. */
-export const jobFileVersion = 2;
+export const jobFileVersion = 3;
 
 /** A job as a file: all of it, readable without this program. Published as docs/job-file.schema.json. */
 export const jobFileSchema = z.strictObject({
@@ -43,6 +43,7 @@ const upgrades: Readonly<Record<number, (file: Record<string, unknown>) => objec
     version: 2,
     document: upgradeDocument1(file.document),
   }),
+  2: (file) => ({ ...file, version: 3, document: upgradeDocument2(file.document) }),
 };
 
 /**

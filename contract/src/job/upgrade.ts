@@ -46,3 +46,25 @@ export function upgradeDocument1(document: unknown): unknown {
     system: system && { agreed: null, ...system, design: upgradeDesign1(system.design) },
   };
 }
+
+function upgradeDesign2(design: unknown): unknown {
+  const { branch, ...held } = asRecord(design);
+  // A line without a membrane never had a branch.
+  if (held.kind === 'ultraviolet-line') return held;
+  return { ...held, branches: branch ? [{ kind: 'refrigerator', ...asRecord(branch) }] : [] };
+}
+
+/** Version 2 knew one branch, to a refrigerator. */
+export function upgradeDocument2(document: unknown): unknown {
+  const held = asRecord(document);
+  const size = asRecord(held.size);
+  const system = held.system ? asRecord(held.system) : null;
+  return {
+    ...held,
+    size: {
+      ...size,
+      compared: Array.isArray(size.compared) ? size.compared.map(upgradeDesign2) : [],
+    },
+    system: system && { ...system, design: upgradeDesign2(system.design) },
+  };
+}

@@ -1,5 +1,6 @@
-import type { Decision, Shortfall, SurveyKey } from '@katharos/core';
+import type { BranchKind, Decision, Shortfall, SurveyKey } from '@katharos/core';
 import { type Say, writeMinutes, writeNumber, writePercent } from './amounts.ts';
+import { branchNames } from './parts.ts';
 
 /** Sentences for decisions. The core gives a code and numbers; the words, in the reader's units, are made here. */
 
@@ -15,11 +16,13 @@ const topics: Record<Decision['topic'], string> = {
   minerals: 'Remineralisation',
   'post-filter': 'Post filter',
   disinfection: 'Ultraviolet',
-  refrigerator: 'Refrigerator',
+  refrigerator: 'Branches',
 };
 
 export const topicTitle = (topic: Decision['topic']): string => topics[topic];
 export const decisionTitle = (decision: Decision): string => topics[decision.topic];
+
+const branchName = (kind: string): string => branchNames[kind as BranchKind];
 
 type Sentence = (n: (key: string) => number, say: Say, text: (key: string) => string) => string;
 
@@ -141,14 +144,14 @@ const sentences: Record<string, Sentence> = {
     'Water from a bladder tank without a last carbon tastes of the tank after standing.',
   'post-filter-left-out': () =>
     'No tank whose taste would have to be taken out; the line to the tap stays quicker without.',
-  'refrigerator-without-tank': (n, say) =>
-    `A refrigerator opens its valve on ${say('pressure', n('neededBar'))}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
-  'refrigerator-enough': (n, say) =>
-    `It wants ${say('pressure', n('neededBar'))} while it draws; ${say('pressure', n('drawnBar'))} reach it with the tank half drawn in the worst case. Its own filter comes out: it would only cost pressure.`,
-  'refrigerator-only-when-full': (n, say) =>
-    `It wants ${say('pressure', n('neededBar'))}; ${say('pressure', n('fullBar'))} reach it from a full tank, but only ${say('pressure', n('drawnBar'))} from one half drawn. It will fill slowly, or stop, after a meal. Take its own filter out, or boost.`,
-  'refrigerator-too-weak': (n, say) =>
-    `It wants ${say('pressure', n('neededBar'))} and would never see more than ${say('pressure', n('fullBar'))}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
+  'refrigerator-without-tank': (n, say, text) =>
+    `${branchName(text('kind'))} opens its valve on ${say('pressure', n('neededBar'))}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
+  'refrigerator-enough': (n, say, text) =>
+    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))} while it draws; ${say('pressure', n('drawnBar'))} reach it with the tank half drawn in the worst case. A filter of its own comes out: it would only cost pressure.`,
+  'refrigerator-only-when-full': (n, say, text) =>
+    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))}; ${say('pressure', n('fullBar'))} reach it from a full tank, but only ${say('pressure', n('drawnBar'))} from one half drawn. It will fill slowly, or stop, after a meal. Take a filter of its own out, or boost.`,
+  'refrigerator-too-weak': (n, say, text) =>
+    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))} and would never see more than ${say('pressure', n('fullBar'))}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
   'lamp-by-choice': (n, say) =>
     `The supply is not said to be unsafe; the lamp is a choice. It gives ${writeNumber(n('doseMjCm2'), 0)} mJ/cm² at ${say('flow', n('flowLPerH'))}.`,
   'lamp-left-out': () =>

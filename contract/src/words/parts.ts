@@ -1,4 +1,25 @@
-import type { DesignFamily, Exclusion, NodeKind, TubeEnd, TubeFunction } from '@katharos/core';
+import type {
+  BranchKind,
+  DesignFamily,
+  Exclusion,
+  NodeKind,
+  TubeEnd,
+  TubeFunction,
+} from '@katharos/core';
+
+/** Ends of a product line besides the tap, as a place and in a sentence. */
+const branchPlaces: Record<BranchKind, string> = {
+  refrigerator: 'Refrigerator',
+  'ice-maker': 'Ice maker',
+  'second-tap': 'Second tap',
+  machine: 'Machine',
+};
+export const branchNames: Record<BranchKind, string> = {
+  refrigerator: 'The refrigerator',
+  'ice-maker': 'The ice maker',
+  'second-tap': 'The second tap',
+  machine: 'The machine',
+};
 
 /** Names of what stands on the waterline. */
 export const nodeNames: Record<NodeKind, string> = {
@@ -16,7 +37,7 @@ export const nodeNames: Record<NodeKind, string> = {
   tank: 'Tank',
   lamp: 'Ultraviolet',
   'post-filter': 'Post filter',
-  refrigerator: 'Refrigerator',
+  ...branchPlaces,
   tap: 'Tap',
 };
 
@@ -38,6 +59,9 @@ export const nodeExplanations: Record<NodeKind, string> = {
   lamp: 'Ultraviolet light against germs; only for clear, iron-free, soft water, as product is.',
   'post-filter': 'A last carbon for taste, on the way from tank to tap.',
   refrigerator: 'A branch with a shut-off of its own, opened only after flushing.',
+  'ice-maker': 'A branch with a shut-off of its own; its first ice after flushing is thrown away.',
+  'second-tap': 'A second drinking tap on the same line.',
+  machine: 'A branch with a shut-off of its own; the machine’s own drain must exist.',
   tap: 'The drinking tap.',
 };
 
@@ -59,14 +83,35 @@ export const tubeFunctionNames: Record<TubeFunction, string> = {
 export const tubeEndNames: Record<TubeEnd, string> = {
   'push-fit': 'push-fit',
   compression: 'compression nut, sleeve and insert',
+  threaded: 'push-fit valve on a taped thread',
+  barb: 'barb of the air gap',
   saddle: 'drain saddle, cut at 45°',
+  open: 'open over an air break',
+};
+
+/** Places that stand on no waterline. */
+const jointNames: Readonly<Record<string, string>> = {
+  regulator: 'Regulator',
+  'leak-stop': 'Leak stop',
+  'pressure-switch': 'Pressure switch',
+  'tank-tee': 'Tank tee',
+  'feed-tee': 'Feed tee',
+  'brine-tee': 'Drain tee',
+  'product-tee': 'Product tee',
+  'air-gap': 'Air gap',
+  dispenser: 'Dispenser',
 };
 
 /** Where a tube ends, in words. */
 export function placeName(id: string): string {
-  const numbered = /^prefilter-(\d+)$/.exec(id);
-  if (numbered) return `Pre-filter ${numbered[1]}`;
-  return nodeNames[id as NodeKind] ?? id;
+  const numbered = /^(prefilter|membrane)-(\d+)$/.exec(id);
+  if (numbered) return `${numbered[1] === 'membrane' ? 'Membrane' : 'Pre-filter'} ${numbered[2]}`;
+  const joint = /^(tee|valve)-(.+)$/.exec(id);
+  if (joint) {
+    const branch = nodeNames[joint[2] as NodeKind].toLowerCase();
+    return joint[1] === 'tee' ? `Tee for the ${branch}` : `Valve of the ${branch}`;
+  }
+  return nodeNames[id as NodeKind] ?? jointNames[id] ?? id;
 }
 
 /** Why a make-up was not tried, after "was not tried:". */

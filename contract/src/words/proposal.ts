@@ -2,19 +2,18 @@ import {
   assess,
   agedMembrane,
   type Assessment,
-  type InstalledSystem,
   isUltravioletLine,
   litresPerGallon,
   newMembrane,
   type Part,
-  partsList,
   type SystemDesign,
-  toCore,
 } from '@katharos/core';
 import { type FirmSettings, usualPrices } from '../api/firmSettings.ts';
 import { briefOf, type JobBrief, optionsOf } from '../job/brief.ts';
 import type { JobDocument } from '../job/job.ts';
+import { plumbingOf } from '../plumbing/plumbing.ts';
 import { type Say, sayIn, writeMinutes, writeNumber, writePercent } from './amounts.ts';
+import { branchNames } from './parts.ts';
 import { codesCaveat, meterCaveat } from './verdict.ts';
 
 /** A proposal for the customer: one content, set as a page in the browser and as a PDF on the server. */
@@ -70,7 +69,7 @@ export function proposalOf({
   if (!brief.ok) return undefined;
   const say = sayIn(settings.units);
   const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: settings.currency });
-  const priced = pricesOf(document, brief.value, catalogue, settings, money);
+  const priced = pricesOf(document, brief.value, settings, money);
   const { design } = system;
   const lit = isUltravioletLine(design);
   return {
@@ -154,7 +153,8 @@ function membraneWords(
       'A mineral cartridge gives some hardness back, so that the water does not taste flat.',
     );
   if (design.lamp) proposed.push('An ultraviolet lamp treats what leaves the membrane.');
-  if (design.branch) proposed.push('A branch feeds the refrigerator.');
+  for (const { kind } of design.branches)
+    proposed.push(`${branchNames[kind]} is fed by a branch of its own.`);
   if (brief.settings.regulatorBar !== null)
     proposed.push(
       `A regulator holds the pressure at ${say('pressure', brief.settings.regulatorBar)} and so protects housings and fittings at night.`,
@@ -207,20 +207,10 @@ function figuresOf(
 function pricesOf(
   document: JobDocument,
   brief: JobBrief,
-  catalogue: readonly Part[],
   settings: FirmSettings,
   money: Intl.NumberFormat,
 ): Pick<Proposal, 'prices' | 'totals' | 'unpriced'> {
-  const design: InstalledSystem = document.system!.design;
-  const routes = Object.fromEntries(
-    Object.entries(document.plumb.routes).map(([id, route]) => [id, toCore('length', route)]),
-  );
-  const { regulatorBar, leakStop } = brief.settings;
-  const lines = partsList(design, catalogue, {
-    regulator: regulatorBar !== null,
-    leakStop,
-    routes,
-  });
+  const { parts: lines } = plumbingOf(document, document.system!.design, brief);
   const { installationPrice, taxShare } = { ...usualPrices, ...definedPrices(settings) };
   const net = lines.reduce((sum, line) => sum + (line.price ?? 0), installationPrice);
   return {

@@ -52,6 +52,8 @@ export interface TankPart extends PartBase {
   kind: 'tank';
   volumeL: number;
   prechargeBar: number;
+  /** Built into a compact unit, piped and charged by its maker. */
+  internal?: boolean | undefined;
 }
 export interface PostFilterPart extends PartBase {
   kind: 'post-filter';
@@ -74,15 +76,42 @@ export interface TapPart extends PartBase {
   holeMm: number;
   /** How far its stream falls from the middle of its hole, m. */
   reachM?: number | undefined;
+  /** Its body holds the air gap of the drain line, whose two hoses pass its hole. */
+  airGap?: boolean | undefined;
+  /** A display or a valve in it takes a cable through its hole. */
+  powered?: boolean | undefined;
+  /** A dispenser that stands free, with tanks of its own, L, and a heater, W. */
+  dispenser?: { hotL: number; coldL: number; heaterW: number } | undefined;
 }
-export type FittingRole =
-  | 'feed-adapter'
-  | 'drain-saddle'
-  | 'leak-stop'
-  | 'regulator'
-  | 'tank-valve'
-  | 'tube-quarter'
-  | 'tube-three-eighths';
+/** What joins a system to a house and its parts to each other. */
+export const fittingRoles = [
+  'feed-adapter',
+  'feed-adapter-narrow',
+  'hose-adapter',
+  'three-way-valve',
+  'saddle-valve',
+  'regulator',
+  'leak-stop',
+  'check-valve',
+  'tee',
+  'tee-wide',
+  'reducer',
+  'branch-valve',
+  'drain-saddle',
+  'drain-saddle-wide',
+  'standpipe-clip',
+  'tank-valve',
+  'tap-bracket',
+  'compression-set',
+  'compression-set-wide',
+  'lock-clip',
+  'lock-clip-wide',
+  'panel-bush',
+  'tube-labels',
+  'tube-quarter',
+  'tube-three-eighths',
+] as const;
+export type FittingRole = (typeof fittingRoles)[number];
 export interface FittingPart extends PartBase {
   kind: 'fitting';
   role: FittingRole;

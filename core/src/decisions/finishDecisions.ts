@@ -92,28 +92,36 @@ export const decideLeakStop = (fitted: boolean): Decision => ({
   data: {},
 });
 
-/** Whether the refrigerator gets the pressure it wants; nothing where there is none. */
+/** Whether every branch gets the pressure it wants: the one with the least to spare decides. Nothing where there is none. */
 export function decideRefrigerator(
   design: SystemDesign,
   worst: Assessment | null,
 ): Decision | undefined {
-  const { branch, tank, postFilter } = design;
-  if (!branch) return undefined;
+  const { branches, tank, postFilter } = design;
   const restingBar = worst?.fill
     ? worst.fill.shutsOff
       ? worst.fill.shutoffPressureBar
       : worst.fill.stallPressureBar
     : 0;
   const temperatureC = worst?.water.temperatureC ?? 10;
-  const at = (sourceBar: number) =>
-    branchPressure(branch, postFilter?.filter, sourceBar, temperatureC);
   const halfBar = tank && worst ? tankPressure(tank, worst.usableVolumeL / 2) : 0;
-  const [fullBar, drawnBar] = [at(restingBar), at(halfBar)];
+  const seen = branches.map((branch) => {
+    const at = (sourceBar: number) =>
+      branchPressure(branch, postFilter?.filter, sourceBar, temperatureC);
+    return { branch, fullBar: at(restingBar), drawnBar: at(halfBar) };
+  });
+  const [first, ...others] = seen;
+  if (!first) return undefined;
+  const { branch, fullBar, drawnBar } = others.reduce(
+    (least, one) =>
+      one.drawnBar - one.branch.neededBar < least.drawnBar - least.branch.neededBar ? one : least,
+    first,
+  );
   const decision = (choice: Decision['choice'], code: string): Decision => ({
     topic: 'refrigerator',
     choice,
     code,
-    data: { fullBar, drawnBar, neededBar: branch.neededBar },
+    data: { kind: branch.kind, fullBar, drawnBar, neededBar: branch.neededBar },
   });
   if (!tank) return decision('consider', 'refrigerator-without-tank');
   if (drawnBar >= branch.neededBar) return decision('yes', 'refrigerator-enough');

@@ -1,3 +1,4 @@
+import type { Branch } from '../hydraulics/branchPressure.ts';
 import { describe, expect, test } from '@jest/globals';
 import { partsOf } from '../catalogue/parts.ts';
 import { assess } from '../sizing/assess.ts';
@@ -106,11 +107,18 @@ describe('the restrictor', () => {
 });
 
 describe('a refrigerator', () => {
-  const branch = { innerDiameterMm: 4.3, lengthM: 3, riseM: 0.2, neededBar: 1.4, flowLPerMin: 0.5 };
+  const branch: Branch = {
+    kind: 'refrigerator',
+    innerDiameterMm: 4.3,
+    lengthM: 3,
+    riseM: 0.2,
+    neededBar: 1.4,
+    flowLPerMin: 0.5,
+  };
   const at = (change: Partial<typeof branch>, design: SystemDesign = tankDesign) => {
     const worst = assess(design, sampleWater, agedMembrane);
     if (!worst.ok) throw new Error(worst.failure.code);
-    return decideRefrigerator({ ...design, branch: { ...branch, ...change } }, worst.value);
+    return decideRefrigerator({ ...design, branches: [{ ...branch, ...change }] }, worst.value);
   };
 
   test('is decided only where there is one', () => {
@@ -132,7 +140,7 @@ describe('a refrigerator', () => {
   });
 
   test('gets nothing standing by from a tankless unit', () => {
-    expect(decideRefrigerator({ ...tankDesign, tank: null, branch }, today)?.code).toBe(
+    expect(decideRefrigerator({ ...tankDesign, tank: null, branches: [branch] }, today)?.code).toBe(
       'refrigerator-without-tank',
     );
   });

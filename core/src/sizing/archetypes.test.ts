@@ -1,3 +1,4 @@
+import type { Branch } from '../hydraulics/branchPressure.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { PermeatePumpPart } from '../catalogue/parts.ts';
 import { partsOf } from '../catalogue/parts.ts';
@@ -5,8 +6,6 @@ import { sampleDraws } from '../day/sampledDays.ts';
 import { simulateDays } from '../day/simulateDays.ts';
 import { supplyOf } from '../day/supply.ts';
 import { flushPlan } from '../flush/flushPlan.ts';
-import { partsList } from '../plumbing/partsList.ts';
-import { tubeRuns } from '../plumbing/tubeRuns.ts';
 import { directDesign, samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements } from '../test/sizingSamples.ts';
 import { expectedReadings } from '../verify/expectedReadings.ts';
@@ -26,7 +25,14 @@ const permeatePump: PermeatePumpPart = {
   backPressureShare: 0.15,
 };
 const wide = partsOf(sampleParts, 'restrictor')[1]!;
-const branch = { innerDiameterMm: 4.3, lengthM: 5, riseM: 0.5, neededBar: 1.4, flowLPerMin: 1 };
+const branch: Branch = {
+  kind: 'refrigerator',
+  innerDiameterMm: 4.3,
+  lengthM: 5,
+  riseM: 0.5,
+  neededBar: 1.4,
+  flowLPerMin: 1,
+};
 const pumped = { ...tankDesign, pump, shutoff: null };
 
 /** What practitioners install with a membrane in it, each as a design. */
@@ -54,7 +60,7 @@ const archetypes: [string, SystemDesign][] = [
   ],
   ['a compact unit with a small tank', { ...pumped, tank: { ...tankDesign.tank!, volumeL: 3 } }],
   ['a permeate pump without power', { ...tankDesign, permeatePump }],
-  ['a refrigerator on a branch', { ...tankDesign, branch }],
+  ['a refrigerator on a branch', { ...tankDesign, branches: [branch] }],
   [
     'a remote unit in the cellar',
     { ...tankDesign, line: { innerDiameterMm: 6.35, lengthM: 9, riseM: 3.5 } },
@@ -102,7 +108,7 @@ describe.each(archetypes)('%s', (_name, design) => {
     const kinds = line.value.nodes.map(({ kind }) => kind);
     expect(kinds.includes('tank')).toBe(design.tank !== null);
     expect(kinds.includes('lamp')).toBe(design.lamp !== null);
-    expect(kinds.includes('refrigerator')).toBe(design.branch !== null);
+    expect(kinds.includes('refrigerator')).toBe(design.branches.length > 0);
     expect(kinds.includes('mineral')).toBe(design.mineral !== null);
     expect(kinds.includes('permeate-pump')).toBe(design.permeatePump !== null);
   });
@@ -128,22 +134,7 @@ describe.each(archetypes)('%s', (_name, design) => {
     expect(ledger.drawnL).toBeGreaterThan(0);
   });
 
-  test('is plumbed, flushed and verified: every part is listed, every tube has two ends, the plan ends in a last look', () => {
-    const ids = partsList(design, sampleParts, {
-      regulator: false,
-      leakStop: true,
-      routes: {},
-    }).map(({ id }) => id);
-    for (const part of [
-      design.membrane,
-      design.restrictor,
-      design.tap,
-      design.tank,
-      design.pump,
-      design.lamp,
-    ])
-      if (part) expect(ids).toContain(part.id);
-    for (const run of tubeRuns(design)) expect(run.from).not.toBe(run.to);
+  test('is flushed and verified: the plan ends in a last look', () => {
     const steps = flushPlan(design, assessed.value);
     expect(steps.at(-1)!.code).toBe('rest-and-recheck');
     expect(steps.some(({ code }) => code === 'tank-fill')).toBe(fill?.shutsOff === true);

@@ -1,10 +1,17 @@
-import { type Part, partsOf } from '../catalogue/parts.ts';
+import { type Part, partsOf, type TapPart } from '../catalogue/parts.ts';
 import type { Branch } from '../hydraulics/branchPressure.ts';
-import type { MineralPlace, ProductLine, SystemDesign } from './systemDesign.ts';
+import {
+  directFlowFromLPerDay,
+  type MineralPlace,
+  type ProductLine,
+  type SystemDesign,
+} from './systemDesign.ts';
 
 /** What the site fixes before parts are chosen. */
 export interface SiteChoices {
   line: ProductLine;
+  /** A code that asks for an air gap at the tap. */
+  airGap: boolean;
   /** Chloramine at the tap asks for catalytic carbon. */
   chloramine: boolean;
   /** Whether an outlet can be had; without one no pump and no lamp. */
@@ -14,8 +21,8 @@ export interface SiteChoices {
   /** Unsafe water asks for a lamp. */
   unsafe: boolean;
   mineral: MineralPlace | 'none';
-  /** Way to a refrigerator, where there is one. */
-  branch: Branch | null;
+  /** Ways to a refrigerator and whatever else hangs on the product line. */
+  branches: Branch[];
 }
 
 /** Make-ups that a search compares. */
@@ -42,9 +49,6 @@ export function exclusionOf(
 
 type Bank = Pick<SystemDesign, 'elements' | 'arrangement'>;
 
-/** Elements from this rated flow on are made for tankless units. */
-const directFlowFromLPerDay = 1000;
-
 const oneElement: readonly Bank[] = [{ elements: 1, arrangement: 'series' }];
 /** Several elements ask for more flow and pressure than a supply alone gives: only behind a pump. */
 const banks: readonly Bank[] = [
@@ -70,7 +74,7 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
       : null;
   const [tankMineral, directMineral] = [mineralAt(true), mineralAt(false)];
   const posts = orNone(partsOf(catalogue, 'post-filter')).flatMap((postFilter) =>
-    partsOf(catalogue, 'tap').map((tap) => ({ postFilter, tap })),
+    chooseTaps(catalogue, site.airGap).map((tap) => ({ postFilter, tap })),
   );
   const pumped: Drive[] = (site.power ? partsOf(catalogue, 'pump') : []).map((pump) => ({
     pump,
@@ -84,7 +88,8 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
       permeatePump,
     })),
   );
-  const tanks = site.tankRoom ? partsOf(catalogue, 'tank') : [];
+  // A compact unit with a tank inside is composed by hand: its maker fixes all of it.
+  const tanks = site.tankRoom ? partsOf(catalogue, 'tank').filter(({ internal }) => !internal) : [];
 
   const designs: SystemDesign[] = [];
   for (const membrane of partsOf(catalogue, 'membrane')) {
@@ -105,7 +110,7 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
                 lamp,
                 ...post,
                 line: site.line,
-                branch: site.branch,
+                branches: site.branches,
               });
             }
           }
@@ -114,6 +119,18 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
     }
   }
   return designs;
+}
+
+/**
+ * Plain taps, or those with an air gap where the code asks for one and the catalogue has one. A tap with a display or a
+ * dispenser is a matter of taste: it is composed by hand.
+ */
+function chooseTaps(catalogue: readonly Part[], airGap: boolean): TapPart[] {
+  const plain = partsOf(catalogue, 'tap').filter(
+    ({ powered, dispenser }) => !powered && !dispenser,
+  );
+  const asked = plain.filter((tap) => (tap.airGap === true) === airGap);
+  return asked.length > 0 ? asked : plain;
 }
 
 /** Sediment first, then the carbon that this disinfectant asks for, twice. */

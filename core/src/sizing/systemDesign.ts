@@ -36,8 +36,8 @@ export interface SystemDesign {
   postFilter: PostFilterPart | null;
   tap: TapPart;
   line: ProductLine;
-  /** Tee behind the post filter to a refrigerator or ice maker. */
-  branch: Branch | null;
+  /** Tees behind the post filter, in the order of the water. */
+  branches: Branch[];
 }
 
 /** The tube from tank or unit to the tap. */
@@ -67,6 +67,13 @@ export interface Ageing {
 export const newMembrane: Ageing = { flowFactor: 1, saltPassageFactor: 1 };
 /** A membrane near the end of a customary life: a fifth of its flow lost, half as much salt again. Default, editable by firm. */
 export const agedMembrane: Ageing = { flowFactor: 0.8, saltPassageFactor: 1.5 };
+
+/** Elements from this rated flow on are made for tankless units, L/day. */
+export const directFlowFromLPerDay = 1000;
+
+/** Whether a design is one of the tankless units, whose pump, valves and inner lines are the maker's. */
+export const isTanklessUnit = ({ tank, membrane }: SystemDesign): boolean =>
+  tank === null && membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
 
 /** Several filters in one line as one: linear drops add. */
 export function combineFilters(filters: readonly FilterDrop[]): FilterDrop | undefined {

@@ -154,7 +154,7 @@ export const tankDesign: SystemDesign = {
   postFilter: samplePart('post-filter'),
   tap: samplePart('tap'),
   line: { innerDiameterMm: 4.3, lengthM: 1.5, riseM: 0.8 },
-  branch: null,
+  branches: [],
 };
 
 export const directDesign: SystemDesign = {

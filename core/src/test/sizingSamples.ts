@@ -18,10 +18,11 @@ export const watersOf = (today: FeedWater): SizingWaters => ({
 });
 export const site: SiteChoices = {
   line: tankDesign.line,
+  airGap: false,
   chloramine: false,
   power: true,
   tankRoom: true,
   unsafe: false,
   mineral: 'none',
-  branch: null,
+  branches: [],
 };

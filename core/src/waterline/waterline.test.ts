@@ -1,3 +1,4 @@
+import type { Branch } from '../hydraulics/branchPressure.ts';
 import { describe, expect, test } from '@jest/globals';
 import { directDesign, samplePart, sampleWater, tankDesign } from '../test/samples.ts';
 import { assess } from '../sizing/assess.ts';
@@ -112,8 +113,15 @@ describe('other make-ups', () => {
   });
 
   test('several elements are counted, and a refrigerator hangs on a branch behind the post filter', () => {
-    const branch = { innerDiameterMm: 4.3, lengthM: 4, riseM: 1, neededBar: 1.4, flowLPerMin: 1 };
-    const { nodes, at } = drawn({ elements: 2, branch });
+    const branch: Branch = {
+      kind: 'refrigerator',
+      innerDiameterMm: 4.3,
+      lengthM: 4,
+      riseM: 1,
+      neededBar: 1.4,
+      flowLPerMin: 1,
+    };
+    const { nodes, at } = drawn({ elements: 2, branches: [branch] });
     expect(at('membrane')!.count).toBe(2);
     expect(at('refrigerator')).toMatchObject({ lane: 'branch', flowLPerH: 0 });
     expect(at('refrigerator')!.pressureBar).toBeLessThan(at('tank')!.pressureBar);

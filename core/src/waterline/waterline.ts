@@ -1,3 +1,4 @@
+import type { BranchKind } from '../hydraulics/branchPressure.ts';
 import { filterResistance } from '../hydraulics/prefilterDrop.ts';
 import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
 import { tubeLoss } from '../hydraulics/tubeLoss.ts';
@@ -36,7 +37,7 @@ export type NodeKind =
   | 'tank'
   | 'lamp'
   | 'post-filter'
-  | 'refrigerator'
+  | BranchKind
   | 'tap';
 
 /** One component with the water as it leaves it. */
@@ -202,12 +203,12 @@ function feedNodes(
       at(`prefilter-${i + 1}`, part.media === 'sediment' ? 'sediment' : 'carbon', part.name, bar),
     );
   });
-  if (design.shutoff) nodes.push(at('shutoff', 'shutoff', design.shutoff.name, bar));
   if (design.pump) {
     // A pump that its switch has stopped passes the supply's pressure on.
-    const boosted = feedFlow > 0 ? membraneBar : bar;
-    nodes.push(at('pump', 'pump', design.pump.name, boosted));
+    if (feedFlow > 0) bar = membraneBar;
+    nodes.push(at('pump', 'pump', design.pump.name, bar));
   }
+  if (design.shutoff) nodes.push(at('shutoff', 'shutoff', design.shutoff.name, bar));
   return nodes;
 }
 
@@ -291,12 +292,12 @@ function tapNodes(
     push('mineral', 'mineral', design.mineral.part.name);
   }
   if (design.lamp) push('lamp', 'lamp', design.lamp.name);
-  if (design.branch) {
+  for (const { kind, riseM } of design.branches) {
     // At rest: it draws now and then, and what reaches it then is said where it is decided.
-    const rise = risePressure(design.branch.riseM, water.temperatureC);
+    const rise = risePressure(riseM, water.temperatureC);
     nodes.push({
-      id: 'refrigerator',
-      kind: 'refrigerator',
+      id: kind,
+      kind,
       lane: 'branch',
       partName: null,
       pressureBar: Math.max(bar - rise, 0),

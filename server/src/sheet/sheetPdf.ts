@@ -8,14 +8,13 @@ import {
   placeName,
   type Plumbing,
   plumbingOf,
-  routesOf,
   sayIn,
   type Session,
   toolNames,
   tubeFunctionNames,
   workWords,
 } from '@katharos/contract';
-import { type Part, partsList, type PartsLine, toolsOf } from '@katharos/core';
+import { type Part, type PartsLine, toolsOf } from '@katharos/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { ApiError } from '../http/apiError.ts';
 import { paper, quiet, setPdf } from '../papers/pdf.ts';
@@ -40,11 +39,6 @@ export async function sheetPdf(
   if (!document.system || !brief.ok) throw new ApiError('not-agreed');
   const { design } = document.system;
   const plumbing = plumbingOf(document, design, brief.value);
-  const lines = partsList(design, catalogue, {
-    regulator: brief.value.settings.regulatorBar !== null,
-    leakStop: brief.value.settings.leakStop,
-    routes: routesOf(document),
-  });
   const { name, address: place, note } = document.customer;
   return setPdf({
     ...paper(settings.paper, `Job sheet ${number}`, firm.name, number),
@@ -73,7 +67,7 @@ export async function sheetPdf(
       heading('Tubes'),
       tubes(plumbing, settings.units),
       heading('Parts'),
-      parts(lines),
+      parts(plumbing.parts),
       heading('Tools'),
       `${toolsOf(plumbing.steps)
         .map((tool) => toolNames[tool])

@@ -12,7 +12,7 @@ import {
   tubeFunctionNames,
   workWords,
 } from '@katharos/contract';
-import { type PartsLine, toolsOf } from '@katharos/core';
+import { toolsOf } from '@katharos/core';
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import { HolePlan } from './HolePlan.tsx';
@@ -22,11 +22,10 @@ interface Props {
   job: Job;
   firm: Session['firm'];
   plumbing: Plumbing;
-  lines: readonly PartsLine[];
 }
 
 /** All that one person needs, kneeling: order of work, tubes, parts, tools, labels, and the holes at one to one. */
-export function JobSheet({ job, firm, plumbing, lines }: Props) {
+export function JobSheet({ job, firm, plumbing }: Props) {
   const say = sayIn(firm.settings.units);
   const { customer, plumb } = job.document;
   const { steps, tubes, drain } = plumbing;
@@ -105,8 +104,8 @@ export function JobSheet({ job, firm, plumbing, lines }: Props) {
       <h2>Parts</h2>
       <table>
         <tbody>
-          {lines.map((line) => (
-            <tr key={line.id}>
+          {plumbing.parts.map((line) => (
+            <tr key={line.key}>
               <td>{line.name}</td>
               <td>
                 {line.quantity}

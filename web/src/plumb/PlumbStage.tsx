@@ -1,5 +1,5 @@
-import { type JobBrief, plumbingOf, routesOf } from '@katharos/contract';
-import { type InstalledSystem, partsList } from '@katharos/core';
+import { type JobBrief, plumbingOf } from '@katharos/contract';
+import type { InstalledSystem } from '@katharos/core';
 import { Button, Group, ScrollArea, SegmentedControl, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -48,20 +48,10 @@ type View = (typeof views)[number]['value'];
 
 function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
   const { document, job, edit, stamp } = useJob();
-  const { catalogue } = useSizing();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
   const plumbing = useMemo(() => plumbingOf(document, system, brief), [document, system, brief]);
-  const lines = useMemo(
-    () =>
-      partsList(system, catalogue, {
-        regulator: brief.settings.regulatorBar !== null,
-        leakStop: brief.settings.leakStop,
-        routes: routesOf(document),
-      }),
-    [system, catalogue, brief.settings, document],
-  );
   const finish = () => {
     edit(({ plumb }) => ({
       plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },
@@ -108,7 +98,7 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
           <CuttingPanel tubes={plumbing.tubes} />
         </>
       )}
-      {view === 'parts' && <PartsPanel lines={lines} steps={plumbing.steps} />}
+      {view === 'parts' && <PartsPanel plumbing={plumbing} />}
     </Stack>
   );
 }

@@ -1,5 +1,4 @@
-import { briefOf, optionsOf, plumbingOf, routesOf } from '@katharos/contract';
-import { partsList } from '@katharos/core';
+import { briefOf, optionsOf, plumbingOf } from '@katharos/contract';
 import { Skeleton, Text } from '@mantine/core';
 import { useCatalogueQuery } from '../app/api.ts';
 import { PaperPage } from '../app/PaperPage.tsx';
@@ -21,17 +20,11 @@ export function SheetPage() {
           return <Text>There is no sheet yet: choose a system in Size first.</Text>;
         }
         const { design } = document.system;
-        const { settings } = brief.value;
         return (
           <JobSheet
             job={job}
             firm={firm}
             plumbing={plumbingOf(document, design, brief.value)}
-            lines={partsList(design, data.parts, {
-              regulator: settings.regulatorBar !== null,
-              leakStop: settings.leakStop,
-              routes: routesOf(document),
-            })}
           />
         );
       }}

@@ -90,6 +90,24 @@ const drawings: Record<NodeKind, ReactNode> = {
       <path d="M-8 -3h16M-4 -9v3M-4 1v5M3 3v6M1 5l4 2M5 5l-4 2" />
     </>
   ),
+  'ice-maker': (
+    <>
+      <rect x="-9" y="-11" width="18" height="22" rx="3" />
+      <path d="M0 -7v14M-6 -3.5l12 7M6 -3.5l-12 7" />
+    </>
+  ),
+  'second-tap': (
+    <>
+      <path d="M-6 12V-3a7 7 0 0 1 14 0v3" />
+      <path d="M-11 12h10M5 6l3 4l3 -4" />
+    </>
+  ),
+  machine: (
+    <>
+      <path d="M-11 -11h22v6h-14v10h14v6h-22z" />
+      <path d="M3 -5v3M-1 5h8" />
+    </>
+  ),
   tap: (
     <>
       <path d="M-6 12V-3a7 7 0 0 1 14 0v3" />

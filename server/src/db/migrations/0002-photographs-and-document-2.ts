@@ -1,5 +1,6 @@
 import { upgradeDocument1, upgradePart1 } from '@katharos/contract';
-import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
+import { DataTypes, type QueryInterface } from 'sequelize';
+import { rewrite } from './rewrite.ts';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 
@@ -33,31 +34,4 @@ export async function up(query: QueryInterface): Promise<void> {
 
 export async function down(query: QueryInterface): Promise<void> {
   await query.dropTable('photographs');
-}
-
-/** Rewrites one JSON column, row by row. */
-async function rewrite(
-  query: QueryInterface,
-  table: 'jobs' | 'parts',
-  key: string,
-  column: string,
-  upgrade: (value: unknown) => unknown,
-): Promise<void> {
-  const rows = await query.sequelize.query<Record<string, unknown>>(
-    `select firm_id, ${key}, ${column} from ${table}`,
-    { type: QueryTypes.SELECT },
-  );
-  for (const row of rows) {
-    await query.sequelize.query(
-      `update ${table} set ${column} = :value where firm_id = :firm and ${key} = :id`,
-      {
-        replacements: {
-          value: JSON.stringify(upgrade(row[column])),
-          firm: row.firm_id,
-          id: row[key],
-        },
-        type: QueryTypes.UPDATE,
-      },
-    );
-  }
 }

@@ -1,5 +1,6 @@
-import type { Part } from '../catalogue/parts.ts';
-import { type InstalledSystem, isUltravioletLine } from '../ultraviolet/ultravioletLine.ts';
+import type { Part } from '../../catalogue/parts.ts';
+import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isMakerPiped } from '../tubes/tubeRuns.ts';
 import type { Body } from './placing.ts';
 
 /** Usual sizes where the catalogue gives none, m; defaults. A housing of ten inches with its bracket, elements on top of them. */
@@ -7,11 +8,15 @@ const usual = {
   housing: { width: 0.13, height: 0.34, depth: 0.15, below: 0.06 },
   element: { height: 0.09 },
   tankless: { width: 0.15, height: 0.42, depth: 0.43 },
+  compact: { width: 0.26, height: 0.42, depth: 0.4 },
   pump: { width: 0.21, height: 0.11, depth: 0.11 },
   lamp: { width: 0.07, height: 0.34, depth: 0.07, below: 0.05 },
   permeatePump: { width: 0.13, height: 0.09, depth: 0.09 },
   leakStop: { width: 0.1, height: 0.06, depth: 0.08 },
 } as const;
+
+/** A pump that touches a wall hums through the whole kitchen: it stands this far off everything, m. Default. */
+const pumpGapM = 0.015;
 
 /** Height of a tank over its diameter, and its valve on top, m. Defaults. */
 const tankShape = { slender: 1.35, valveM: 0.06, filling: 0.75 } as const;
@@ -38,6 +43,7 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
       id,
       ...size,
       below: 0,
+      gap: 0,
       frontFree: false,
       hangs: false,
       mayLie: false,
@@ -57,23 +63,25 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
     add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
   } else {
     const { tank, prefilters, elements, pump, permeatePump, lamp } = system;
-    if (tank) {
+    if (isMakerPiped(system)) {
+      add('unit', tank ? usual.compact : usual.tankless, { frontFree: true });
+    } else {
       add('unit', row(prefilters.length, elements), {
         hangs: true,
         frontFree: true,
         below: usual.housing.below,
       });
-      const { diameter, height } = tankSize(tank.volumeL);
-      add('tank', sized(tank, { width: diameter, height, depth: diameter }), {
-        // Its valve is closed at every change of a cartridge.
-        frontFree: true,
-        mayLie: true,
-      });
-      if (pump) add('pump', sized(pump, usual.pump));
+      if (tank) {
+        const { diameter, height } = tankSize(tank.volumeL);
+        add('tank', sized(tank, { width: diameter, height, depth: diameter }), {
+          // Its valve is closed at every change of a cartridge.
+          frontFree: true,
+          mayLie: true,
+        });
+      }
+      if (pump) add('pump', sized(pump, usual.pump), { gap: pumpGapM });
       if (permeatePump)
         add('permeate-pump', sized(permeatePump, usual.permeatePump), { hangs: true });
-    } else {
-      add('unit', usual.tankless, { frontFree: true });
     }
     if (lamp) add('lamp', sized(lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
   }

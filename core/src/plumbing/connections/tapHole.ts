@@ -17,6 +17,8 @@ export type TapHoleRemark =
   | 'counter-not-seen';
 
 export interface TapHole {
+  /** In a hole to be drilled, in one that is there, or on a bracket where nothing may be drilled. */
+  mount: 'drilled' | 'existing' | 'bracket';
   /** Diameter of the hole, mm; 0 where there is one already. */
   holeMm: number;
   counter: Counter | null;
@@ -48,6 +50,8 @@ const stone: ReadonlySet<Counter> = new Set(['quartz', 'granite', 'porcelain']);
 /** Stone from this hole on is a mason's work even where it is not brittle, mm. Default. */
 const masonFromMm = 35;
 
+const undrilled = { tool: 'none', pilotMm: null, rpm: null, minutes: 0 } as const;
+
 /**
  * How the hole for the tap is made. Speed `n = v / (pi d)` from the rim's cutting speed; time from how fast the bit sinks, plus five
  * minutes to tape, mark and wipe.
@@ -55,31 +59,19 @@ const masonFromMm = 35;
  */
 export function tapHole(site: PlumbingSite, holeMm: number): TapHole {
   const { counter, drilling } = site;
-  const asked: TapHoleRemark[] =
-    drilling === 'no'
-      ? ['not-allowed']
-      : drilling === 'ask' || drilling === null
-        ? ['ask-first']
-        : [];
   if (site.holeThere === true) {
-    return {
-      holeMm: 0,
-      counter,
-      tool: 'none',
-      pilotMm: null,
-      rpm: null,
-      minutes: 0,
-      remarks: ['nothing-below'],
-    };
+    return { ...undrilled, mount: 'existing', holeMm: 0, counter, remarks: ['nothing-below'] };
   }
+  if (drilling === 'no') {
+    return { ...undrilled, mount: 'bracket', holeMm: 0, counter, remarks: ['not-allowed'] };
+  }
+  const asked: TapHoleRemark[] = drilling === 'yes' ? [] : ['ask-first'];
   if (counter === null) {
     return {
+      ...undrilled,
+      mount: 'drilled',
       holeMm,
       counter,
-      tool: 'none',
-      pilotMm: null,
-      rpm: null,
-      minutes: 0,
       remarks: ['counter-not-seen', ...asked],
     };
   }
@@ -97,6 +89,7 @@ export function tapHole(site: PlumbingSite, holeMm: number): TapHole {
     ['nothing-below', true],
   ];
   return {
+    mount: 'drilled',
     holeMm,
     counter,
     tool,

@@ -69,7 +69,9 @@ export function drainHole(
     lengthMm?: number | null;
   } = {},
 ): DrainHole {
-  const chosen = way ?? (site.airGap === true ? 'air-gap-tap' : 'saddle');
+  // Where nothing may be drilled the line still has to end somewhere: over a stand-pipe or a floor drain.
+  const usual = site.airGap ? 'air-gap-tap' : site.drilling === 'no' ? 'standpipe' : 'saddle';
+  const chosen = way ?? usual;
   const pipeMm = site.drainPipeM === null ? usualPipeMm : site.drainPipeM * 1000;
   const horizontal = site.drainRun === 'horizontal';
   const boreMm = pipeMm - 2 * wallMm;

@@ -1,4 +1,4 @@
-import type { Cabinet, Obstacle, Placed } from './placing.ts';
+import type { Cabinet, Obstacle, Placed } from '../cabinet/placing.ts';
 import type { TubeRun } from './tubeRuns.ts';
 
 /** Where tubes begin and end under a sink, m. */
@@ -8,6 +8,11 @@ type Port = readonly [x: number, y: number, z: number];
 const bends = 1.1;
 /** Where the stop valve of the cold supply usually stands. Default, as a share of width and height. */
 const valveAt = { x: 0.3, y: 0.5 } as const;
+
+const ownBody = new Set(['tank', 'pump', 'lamp', 'permeate-pump', 'leak-stop']);
+/** Places at the counter and beyond the cabinet. */
+const leavesUnit =
+  /^(tap|dispenser|air-gap|tee-.*|valve-.*|refrigerator|ice-maker|second-tap|machine)$/;
 
 /**
  * Lengths of the runs that cross the cabinet, from where their ends stand: along edges, as tube is laid, with a tenth more for bends.
@@ -25,16 +30,16 @@ export function routesByPosition(
   };
   const trap = obstacles.find(({ id }) => id === 'trap');
   const port = (node: string): Port | null => {
-    if (node === 'feed-valve') return [valveAt.x * cabinet.width, valveAt.y * cabinet.height, 0];
+    // A regulator screws onto the valve.
+    if (node === 'feed-valve' || node === 'regulator')
+      return [valveAt.x * cabinet.width, valveAt.y * cabinet.height, 0];
     if (node === 'drain') {
       return trap
         ? [trap.x + trap.width / 2, trap.y + trap.height / 2, trap.z + trap.depth / 2]
         : [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
     }
-    if (node === 'tank' || node === 'pump' || node === 'lamp' || node === 'permeate-pump')
-      return top(node);
-    if (node === 'tap' || node === 'refrigerator') return null;
-    return top('unit');
+    if (ownBody.has(node)) return top(node);
+    return leavesUnit.test(node) ? null : top('unit');
   };
   return Object.fromEntries(
     runs.flatMap((run): [string, number][] => {

@@ -27,6 +27,8 @@ export interface Body {
   depth: number;
   /** Room to leave free under it (cartridges come out downwards), m. */
   below: number;
+  /** Room to leave free beside it and behind it, m. */
+  gap: number;
   /** Whether nothing may stand between it and the door, so that it is reached without moving anything. */
   frontFree: boolean;
   /** Whether it hangs on a wall; otherwise it stands on the floor. */
@@ -60,11 +62,13 @@ const overlaps = (a: Box, b: Box): boolean =>
   b.z < a.z + a.depth - eps;
 
 /** The room that a placed body takes, with what service needs below and in front of it. */
-const claimed = (body: Body, box: Box, cabinet: Cabinet): Box => ({
-  ...box,
-  y: box.y - body.below,
-  height: box.height + body.below,
-  depth: body.frontFree ? Math.max(cabinet.depth - box.z, box.depth) : box.depth,
+const claimed = ({ below, gap, frontFree }: Body, box: Box, cabinet: Cabinet): Box => ({
+  x: box.x - gap,
+  y: box.y - below,
+  z: box.z - gap,
+  width: box.width + 2 * gap,
+  height: box.height + below,
+  depth: (frontFree ? Math.max(cabinet.depth - box.z, box.depth) : box.depth) + 2 * gap,
 });
 
 /** Collisions of one placed body with walls, obstacles and others, by the id of what it meets. */
@@ -169,13 +173,14 @@ function corners(
           .map((place) => Math.max(Number(place.toFixed(4)), 0)),
       ),
     ].sort((a, b) => a - b);
+  const { gap } = body;
   const xs = along(
-    shape.width,
+    shape.width + 2 * gap,
     cabinet.width,
     taken.map((box) => [box.x, box.x + box.width]),
   );
   const zs = along(
-    shape.depth,
+    shape.depth + 2 * gap,
     cabinet.depth,
     taken.map((box) => [box.z, box.z + box.depth]),
   );
@@ -188,7 +193,7 @@ function corners(
     : [0];
   if (body.hangs && !ys.includes(body.below) && body.below + shape.height <= cabinet.height)
     ys.unshift(body.below);
-  const all = zs.flatMap((z) => xs.flatMap((x) => ys.map((y) => ({ x, y, z }))));
+  const all = zs.flatMap((z) => xs.flatMap((x) => ys.map((y) => ({ x: x + gap, y, z: z + gap }))));
   // What hangs needs a wall behind it or beside it.
   return body.hangs
     ? all.filter(

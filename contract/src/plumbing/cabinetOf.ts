@@ -1,0 +1,116 @@
+import {
+  bodiesOf,
+  type Body,
+  type Cabinet,
+  type Door,
+  type InstalledSystem,
+  isUltravioletLine,
+  type Obstacle,
+  placeBodies,
+  type Placed,
+  type ReachWarning,
+  reachWarnings,
+} from '@katharos/core';
+import type { JobDocument } from '../job/job.ts';
+import { detailOf } from './siteOf.ts';
+
+/** Where everything stands. */
+export interface CabinetPlan {
+  /** What stands in the cabinet; what stands elsewhere is not among it. */
+  bodies: Body[];
+  /** Null until it was measured. */
+  cabinet: Cabinet | null;
+  door: Door | null;
+  obstacles: Obstacle[];
+  /** As proposed, or where a person put things; empty while the cabinet is not measured. */
+  placed: Placed[];
+  /** What is placed but not reached. */
+  reach: ReachWarning[];
+  /** The cupboard beside it, where the tank stands in that; its place is null where it does not go in. */
+  next: { cupboard: Cabinet; body: Body; tank: Placed | null } | null;
+}
+
+/** Thickness of the panel between two cupboards, m. Default. */
+export const panelM = 0.02;
+
+export function cabinetPlan(
+  document: JobDocument,
+  system: InstalledSystem,
+  leakStop: boolean,
+): CabinetPlan {
+  const { plumb } = document;
+  const cabinet = measuredCabinet(document);
+  const obstacles = plumb.obstacles ?? usualObstacles(document, cabinet);
+  const all = bodiesOf(system, leakStop);
+  const tank = all.find(({ id }) => id === 'tank');
+  const [width, height] = (['doorWidth', 'doorHeight'] as const).map((key) =>
+    detailOf(document, key),
+  );
+  const door = width && height ? { width, height } : null;
+  const nextDoor = plumb.nextCupboard && tank && !plumb.remote ? plumb.nextCupboard : null;
+  const bodies = plumb.remote ? [] : nextDoor ? all.filter(({ id }) => id !== 'tank') : all;
+  const placed = cabinet
+    ? placedBodies(bodies, placeBodies(bodies, cabinet, obstacles).placed, plumb.placements)
+    : [];
+  return {
+    bodies,
+    cabinet,
+    door,
+    obstacles,
+    placed,
+    reach: cabinet ? reachWarnings(bodies, placed, cabinet, door) : [],
+    next:
+      nextDoor && tank
+        ? {
+            cupboard: nextDoor,
+            body: tank,
+            tank: placeBodies([tank], nextDoor, []).placed[0] ?? null,
+          }
+        : null,
+  };
+}
+
+/** The proposed places, with those that a person gave instead. */
+function placedBodies(
+  bodies: readonly Body[],
+  proposed: readonly Placed[],
+  held: JobDocument['plumb']['placements'],
+): Placed[] {
+  return bodies.flatMap((body) => {
+    const own = held?.[body.id];
+    if (!own) return proposed.filter(({ id }) => id === body.id);
+    const { width, height, depth } = body;
+    const shape = own.lies ? { width: height, height: width, depth } : { width, height, depth };
+    return [{ id: body.id, ...shape, ...own }];
+  });
+}
+
+function measuredCabinet(document: JobDocument): Cabinet | null {
+  const [width, height, depth] = (['cabinetWidth', 'cabinetHeight', 'cabinetDepth'] as const).map(
+    (key) => detailOf(document, key),
+  );
+  return width && height && depth ? { width, height, depth } : null;
+}
+
+/** What usually hangs under a sink until somebody draws what is there: the trap, and a disposal where one was seen. */
+function usualObstacles(document: JobDocument, cabinet: Cabinet | null): Obstacle[] {
+  if (!cabinet) return [];
+  const middle = cabinet.width / 2;
+  const hung = (id: string, x: number, width: number, height: number): Obstacle => ({
+    id,
+    x: Math.max(x - width / 2, 0),
+    y: Math.max(cabinet.height - height, 0),
+    z: 0.05,
+    width,
+    height,
+    depth: Math.min(0.22, cabinet.depth - 0.05),
+  });
+  const trap = hung('trap', middle, 0.18, Math.min(0.35, 0.6 * cabinet.height));
+  return document.survey.site.disposal === 'yes'
+    ? [trap, hung('disposal', Math.min(middle + 0.22, cabinet.width - 0.1), 0.2, 0.36)]
+    : [trap];
+}
+
+/** Whether a system has a tank that could stand in the next cupboard. */
+export const hasOwnTank = (system: InstalledSystem): boolean =>
+  !isUltravioletLine(system) && bodiesOf(system, false).some(({ id }) => id === 'tank');

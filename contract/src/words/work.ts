@@ -1,0 +1,356 @@
+import type {
+  BranchKind,
+  Caution,
+  PartsLine,
+  SaddlePlace,
+  Tool,
+  TubeEnd,
+  WorkCode,
+  WorkStep,
+} from '@katharos/core';
+import { type Say, writeNumber } from './amounts.ts';
+import { placeName } from './parts.ts';
+import { saddlePlaceWords } from './plumbing.ts';
+
+export const toolNames: Record<Tool, string> = {
+  gauge: 'pressure gauge',
+  bucket: 'bucket',
+  towel: 'towels',
+  spanner: 'adjustable spanner',
+  'basin-spanner': 'basin spanner',
+  drill: 'drill',
+  'bit-drain': 'bit for the drain hole, with a tape flag',
+  'bit-pilot': 'pilot bit',
+  'bit-plastic': '2 mm bit for plastic pipe',
+  'bit-panel': 'bit for the cupboard’s panel',
+  'bit-through': 'long bit for floor or wall',
+  'step-drill': 'step drill',
+  'wood-bit': 'wood bit',
+  'diamond-core': 'diamond core bit',
+  'water-feed': 'water bottle and sponge',
+  'tube-cutter': 'tube cutter',
+  'tape-measure': 'tape measure',
+  'thread-tape': 'thread tape',
+  'tyre-gauge': 'low-pressure tyre gauge',
+  'hand-pump': 'hand pump',
+  screwdriver: 'screwdriver',
+  'spirit-level': 'spirit level',
+  sealant: 'sealant for cut edges',
+  'safety-glasses': 'safety glasses',
+  marker: 'marker and labels',
+  lamp: 'head lamp',
+};
+
+export const cautionWords: Record<Caution, string> = {
+  'codes-first':
+    'Local plumbing and electrical codes and licensed trades come first. Ask where you are not sure.',
+  'mixer-hot-side': 'A single-lever mixer lets hot water across: close the hot side as well.',
+  'saddle-barred':
+    'A self-piercing saddle makes a permanent hole and is barred by many codes. Ask before you pierce.',
+  'one-wall': 'Through one wall only: a flag of tape on the bit shows when to stop.',
+  eyes: 'Safety glasses on.',
+  'stone-dust': 'Stone is drilled wet and slow, without hammer; its dust harms the lungs.',
+  'behind-the-wall': 'Nothing may lie behind: no cable, no pipe. Look from the other side.',
+  'fire-stop':
+    'Floors and walls between dwellings, or to a garage, are fire-stopped: close the hole as the code of the place asks.',
+  'sewer-gas':
+    'Behind the trap sewer gas can come up the drain line. This is a deviation; its reason is on record.',
+  'do-not-overtighten': 'Hand tight plus a quarter turn. Plastic on plastic by hand only.',
+  'no-tape-on-gaskets': 'No tape where a gasket or an O-ring seals.',
+  'no-insert-in-drain': 'No insert in the drain tube unless the kit says so: it narrows the line.',
+  'restrictor-never-left-out':
+    'The restrictor is never left out and its line never pinched: it holds the pressure on the membrane.',
+  'heavy-tank': 'A full tank is heavy: lift it empty, stand it where the floor carries it.',
+  'dry-hands': 'Mains electricity under a sink: dry hands, unplugged until flushing.',
+  'ground-fault': 'Only on an outlet with ground-fault protection, with a drip loop in the cord.',
+  'switched-outlet':
+    'This outlet is on a switch, which would stop pump and lamp. Have one that stays on put in.',
+  electrician: 'A new outlet is a licensed electrician’s work.',
+  'lamp-unpowered':
+    'The lamp stays unplugged until the reactor is full of water. Never look at it lit, never touch its glass.',
+  'heater-off':
+    'The heater stays off until its tank is full, and its water scalds: mind hands and children.',
+  'tap-without-gap':
+    'This tap has no air gap in it, and the code asks for one: take a tap with an air gap before the hole is drilled.',
+  'machine-drain':
+    'A machine needs a drain of its own: see that there is one before the line is laid.',
+  'feed-closed': 'The feed stays closed until flushing.',
+  'no-metal-pipe': 'Product is never run through copper or other metal pipe.',
+  frost: 'It can freeze here: not a place for a unit unless that is mended.',
+  clearance: 'Leave the room below the housings, and their front free.',
+};
+
+/** A step in words: what it is called, what to do, and what proves it done. */
+export interface WorkWords {
+  title: string;
+  instruction: string;
+  proof: string;
+}
+
+type Writer = (n: (key: string) => number, text: (key: string) => string, say: Say) => WorkWords;
+
+const millimetres = (say: Say, mm: number): string =>
+  say('length', 1).endsWith('ft') ? `${writeNumber(mm / 25.4, 2)} in` : `${writeNumber(mm, 0)} mm`;
+const metres = (say: Say, m: number): string =>
+  say('length', 1).endsWith('ft') ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
+
+/** What is done at each kind of end. */
+const endActions: Record<TubeEnd, string> = {
+  'push-fit': 'in to the mark, past the first stop, clip on',
+  compression: 'nut, sleeve, insert, then home, hand tight and a turn with the spanner',
+  threaded: 'into the tank’s valve to the mark, clip on',
+  barb: 'over the barb to its shoulder',
+  saddle: 'cut at 45° into the saddle, no insert',
+  open: 'fixed over the pipe with its air break',
+};
+
+/** Both ends of a tube, said once where they are alike. */
+function endInstruction(near: string, far: string): string {
+  const [first, second] = [endActions[near as TubeEnd], endActions[far as TubeEnd]];
+  const capital = (text: string) => text.replace(/^./, (letter) => letter.toUpperCase());
+  return near === far ? `Both ends: ${first}.` : `${capital(first)}; the other end: ${second}.`;
+}
+
+const branchInstructions: Record<BranchKind, string> = {
+  refrigerator:
+    'A tee behind the post filter and a valve of its own where it can be reached, closed until all is flushed. The refrigerator’s own filter comes out.',
+  'ice-maker':
+    'A tee behind the post filter and a valve of its own where it can be reached, closed until all is flushed. The first two bins of ice are thrown away.',
+  'second-tap':
+    'A tee behind the post filter, a valve of its own, and the second tap mounted as the first. It is opened when the first runs clear.',
+  machine:
+    'A tee behind the post filter and a valve of its own where it can be reached, closed until all is flushed; then the machine is rinsed as its maker says.',
+};
+
+const writers: Record<WorkCode, Writer> = {
+  'ask-permission': (_n, text) => ({
+    title: text('drilling') === 'no' ? 'Nothing may be drilled here' : 'Ask before drilling',
+    instruction:
+      text('drilling') === 'no'
+        ? 'The survey says that drilling is not allowed. Use a hole that is there, a bracket, or get leave in writing.'
+        : 'Ask whoever owns counter and pipes, and note who allowed it.',
+    proof: 'A name and a day are noted below.',
+  }),
+  'lay-out': (n) => ({
+    title: 'Lay everything out',
+    instruction: `Parts against the list, unit and tank held where they will go, doors and bin tried, cabinet emptied.${n('elements') > 0 ? ` The membrane${n('elements') > 1 ? 's stay in their bags' : ' stays in its bag'} until the pre-filters are flushed.` : ''}`,
+    proof: 'Nothing is missing and the door closes.',
+  }),
+  'close-supply': () => ({
+    title: 'Close the cold supply',
+    instruction: 'Feel which side runs cold, close its stop valve fully.',
+    proof: 'The open cold tap runs dry and stays dry for a minute.',
+  }),
+  'relieve-pressure': () => ({
+    title: 'Take the pressure off',
+    instruction: 'Leave the tap open, bucket under the valve, towel at hand.',
+    proof: 'No water comes when a nut is loosened.',
+  }),
+  'feed-valve-adapter': (_n, text) => ({
+    title: 'Tee on the stop valve',
+    instruction: `Hose off the valve, the ${text('thread')} tee on with its gasket, hose back on the tee, feed valve on its branch, closed.`,
+    proof: 'Both gaskets sit flat; the branch points to the unit.',
+  }),
+  'feed-hose-adapter': () => ({
+    title: 'Tee at the tap’s end of the hose',
+    instruction:
+      'Cold hose off under the tap, tee on with its gasket, hose back on, feed valve closed.',
+    proof: 'The tee does not twist and nothing is kinked.',
+  }),
+  'feed-three-way': () => ({
+    title: 'Three-way valve in the cold line',
+    instruction: 'A licensed trade cuts the line and sets the valve; its branch takes the feed.',
+    proof: 'Valve set, branch closed.',
+  }),
+  'feed-saddle': (n) => ({
+    title: 'Self-piercing saddle on the cold pipe',
+    instruction: `${n('plastic') ? 'Drill the plastic pipe 2 mm. ' : ''}Clamp the saddle evenly, screw it fully in to pierce, and leave it closed; it is backed out to let water through.`,
+    proof: 'The clamp is even and dry.',
+  }),
+  'fit-regulator': (n, _text, say) => ({
+    title: 'Pressure regulator',
+    instruction: `Behind the feed valve, arrow with the flow, set to ${say('pressure', n('bar'))}.`,
+    proof: 'The arrow points to the unit; the setting is read on a gauge at flushing.',
+  }),
+  'fit-leak-stop': () => ({
+    title: 'Leak stop',
+    instruction: 'On a dry, flat spot under the unit; the feed line runs through it.',
+    proof: 'Its pad is dry and it is open.',
+  }),
+  'prove-spout': () => ({
+    title: 'Prove the spout',
+    instruction:
+      'Hold the tap where it will stand: the stream falls into the bowl, the window opens, nothing lies underneath.',
+    proof: 'The place is marked and free from below.',
+  }),
+  'call-mason': (n, _text, say) => ({
+    title: 'Stop: a stone mason drills this',
+    instruction: `A hole of ${millimetres(say, n('holeMm'))} in this stone cracks easily. Have it drilled before the visit goes on.`,
+    proof: 'The hole is there.',
+  }),
+  'drill-tap-hole': (n, text, say) => ({
+    title: `Drill the tap’s hole, ${millimetres(say, n('holeMm'))}`,
+    instruction:
+      text('counter') === 'composite'
+        ? 'Knock the prepared place out from below and clean its edge.'
+        : `${n('pilotMm') > 0 ? `Pilot ${millimetres(say, n('pilotMm'))}, then ` : ''}${n('pilotMm') > 0 ? 'open' : 'Open'} it at about ${n('rpm')} turns a minute, with little pressure${n('pilotMm') > 0 ? '' : ', wet all the time'}. About ${n('minutes')} minutes.`,
+    proof: 'The hole is clean, its edge smooth or sealed.',
+  }),
+  'mount-tap': () => ({
+    title: 'Mount the tap',
+    instruction:
+      'From above escutcheon and thin washer; from below thick washer, lock washer, nut. Line it up, then tighten.',
+    proof: 'It does not turn, and the spout still reaches.',
+  }),
+  'mount-air-gap-tap': () => ({
+    title: 'Mount the air-gap tap',
+    instruction:
+      'As any tap; then the thin drain hose to the restrictor’s line, the wide one falling without a dip to the saddle, and the product hose.',
+    proof: 'The wide hose falls all the way; all three are labelled.',
+  }),
+  'mount-on-bracket': () => ({
+    title: 'Mount the tap on its bracket',
+    instruction:
+      'Nothing is drilled: the bracket goes to a wall or panel that its owner allows, the tap stands in it and its spout over the bowl.',
+    proof: 'It bears a pull, and the stream falls into the bowl.',
+  }),
+  'place-dispenser': (n, _text, say) => ({
+    title: 'Place the dispenser',
+    instruction: `Level, its back free, cup height tried. It holds ${say('volume', n('coldL'), 1)} cold and ${say('volume', n('hotL'), 1)} hot; not plugged in.`,
+    proof: 'It stands firm, and its drain plugs are in.',
+  }),
+  'pass-cables': () => ({
+    title: 'Pass the cables',
+    instruction:
+      'Cables of the tap, and of a lamp that reports to it, down through the hole beside the hose, with slack and no edge against them.',
+    proof: 'Nothing is pinched when the nut is tight.',
+  }),
+  'drill-through': (n, text, say) => ({
+    title: `Through the ${text('passage')}, ${n('lines')} lines`,
+    instruction: `${n('asked') ? '' : 'With leave. '}Pilot first and look from the other side; then ${n('lines')} holes of ${millimetres(say, n('holeMm'))}, a bush in each, closed around the tubes afterwards.`,
+    proof: 'Every hole comes out where it should, and nothing was met.',
+  }),
+  'drill-panel': (n, _text, say) => ({
+    title: 'Hole to the next cupboard',
+    instruction: `${millimetres(say, n('holeMm'))} through the panel, low and near the back; a bush in it.`,
+    proof: 'The tube slides through without an edge.',
+  }),
+  'drill-drain': (n, text, say) => ({
+    title: `Drill the drain, ${millimetres(say, n('holeMm'))}`,
+    instruction:
+      `${saddlePlaceWords[text('place') as SaddlePlace] ?? ''}, ${millimetres(say, n('centreMm'))} down the straight part.`.replace(
+        /^./,
+        (c) => c.toUpperCase(),
+      ),
+    proof: 'One clean hole, no swarf in the pipe.',
+  }),
+  'fit-saddle': (n, _text, say) => ({
+    title: 'Fit the drain saddle',
+    instruction: `Gasket centred on the hole, screws evenly and not so tight that the pipe gives. Tube cut at 45°, ${millimetres(say, n('insertMm'))} in, never against the far wall.`,
+    proof: 'The tube cannot be pushed further in or pulled out.',
+  }),
+  'fit-standpipe': () => ({
+    title: 'Drain into a stand-pipe',
+    instruction:
+      'Tube fixed over the pipe with an air break of two of its diameters, never pushed into the water.',
+    proof: 'The gap can be seen and the tube cannot slip.',
+  }),
+  'hang-unit': (n) => ({
+    title: 'Hang the unit',
+    instruction: `Bracket level; the ${n('housings')} housings come off downwards without meeting anything. Cartridges in, the membrane’s housing still empty.`,
+    proof: 'Each housing was turned off and on once.',
+  }),
+  'stand-unit': (n) => ({
+    title: 'Stand the unit',
+    instruction: `Flat and dry, its front and its ${n('cartridges')} cartridges reachable, its ports behind or above; not plugged in.`,
+    proof: 'Each cartridge was turned out and in once.',
+  }),
+  'join-bank': (n, text) => ({
+    title: `Join the ${n('elements')} elements`,
+    instruction:
+      text('arrangement') === 'parallel'
+        ? 'Tees share the feed, and gather drain and product. All links of a row equally long, so that each element gets its share.'
+        : 'The drain of one is the feed of the next; tees gather the product of all. Only the last one’s drain goes on to the restrictor.',
+    proof: 'Each link was traced with a finger from port to port.',
+  }),
+  'fit-restrictor': (_n, text) => ({
+    title: 'Restrictor in the drain line',
+    instruction: `${text('name')} in the drain line, arrow away from the membrane.`,
+    proof: 'It is in, and its arrow points to the drain.',
+  }),
+  'check-precharge': (n, _text, say) => ({
+    title: 'Check the tank’s air',
+    instruction: `Empty and not connected: ${say('pressure', n('bar'))} at the air valve. Pump up or let off.`,
+    proof: 'The gauge was read; cap back on.',
+  }),
+  'fit-tank-valve': () => ({
+    title: 'Tank valve',
+    instruction: 'Five turns of tape on the nipple’s thread, valve on by hand, closed.',
+    proof: 'It is straight and closed.',
+  }),
+  'place-tank': (n) => ({
+    title: n('nextDoor') ? 'Place the tank in the next cupboard' : 'Place the tank',
+    instruction: `It weighs about ${writeNumber(n('kg'), 0)} kg when full: on the floor or a shelf that carries it, valve reachable.`,
+    proof: 'It stands firm and the bin still fits.',
+  }),
+  'mount-pump': (n, text) => ({
+    title: 'Mount the pump',
+    instruction: `${text('name')} on its rubber feet, off the cabinet’s wall so that it does not hum.${n('tank') ? ' Its pressure switch goes into the tank’s line.' : ''}`,
+    proof: 'It touches nothing but its feet.',
+  }),
+  'mount-permeate-pump': (_n, text) => ({
+    title: 'Mount the permeate pump',
+    instruction: `${text('name')} upright in its clip, its four lines by their labels.`,
+    proof: 'Each line was traced with a finger.',
+  }),
+  'mount-lamp': () => ({
+    title: 'Mount the lamp',
+    instruction: 'Reactor upright, flow from below, room to draw the lamp out.',
+    proof: 'The lamp can be drawn out whole.',
+  }),
+  'run-tube': (n, text, say) => ({
+    title: `Tube ${n('label')}: ${placeName(text('from'))} to ${placeName(text('to'))}`,
+    instruction: `Cut ${metres(say, n('cutM'))} of ${text('size')} square, no burr${['', ', through its bush in floor or wall', ', through its bush in the panel'][n('through')]}. ${endInstruction(text('near'), text('far'))}`,
+    proof: 'A tug does not move it; the label is on.',
+  }),
+  'fit-branch': (_n, text) => ({
+    title: `Branch: ${placeName(text('kind')).toLowerCase()}`,
+    instruction: branchInstructions[text('kind') as BranchKind],
+    proof: 'The valve is closed and can be reached.',
+  }),
+  power: () => ({
+    title: 'Power',
+    instruction: 'Cord with a drip loop, adapter off the floor, not plugged in yet.',
+    proof: 'The outlet was tried with the wall switch both ways.',
+  }),
+  'label-tubes': (n) => ({
+    title: 'Label the tubes',
+    instruction: `All ${n('tubes')} by what they carry: colours mean nothing across kits.`,
+    proof: 'Every tube has its label at both ends.',
+  }),
+  'tug-test': (n) => ({
+    title: 'Tug test',
+    instruction: `Each of the ${n('tubes')} tubes at both ends; clips counted.`,
+    proof: 'Nothing moved.',
+  }),
+  'clear-up': () => ({
+    title: 'Clear up',
+    instruction: 'Swarf, tape and tools out; the cabinet’s floor dry, so that a drip shows.',
+    proof: 'Dry and empty. Flushing can begin.',
+  }),
+};
+
+/** A step in words, in the reader's units. */
+export const workWords = (step: WorkStep, say: Say): WorkWords =>
+  writers[step.code](
+    (key) => Number(step.data[key] ?? 0),
+    (key) => String(step.data[key] ?? ''),
+    say,
+  );
+
+/** What a step takes with it, in words; a part that the list does not name keeps its key. */
+export const stepParts = (step: WorkStep, lines: readonly PartsLine[]): string[] =>
+  step.parts.map(({ key, quantity }) => {
+    const name = lines.find((line) => line.key === key)?.name ?? key;
+    return quantity === 1 ? name : `${quantity} × ${name}`;
+  });

@@ -1,0 +1,149 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { partsOf } from '../../catalogue/parts.ts';
+import {
+  directDesign,
+  samplePart,
+  sampleParts,
+  sampleWater,
+  tankDesign,
+} from '../../test/samples.ts';
+import { requirements, watersOf } from '../../test/sizingSamples.ts';
+import { bodiesOf, tankSize } from './bodies.ts';
+import { type Body, collisions, missingRoom, placeBodies } from './placing.ts';
+import { reachWarnings } from './reach.ts';
+import { waysOut } from './waysOut.ts';
+
+const cabinet = { width: 0.8, height: 0.7, depth: 0.5 };
+
+describe('the cabinet', () => {
+  const bodies = bodiesOf(tankDesign, true);
+
+  test('holds what is placed without anything meeting anything', () => {
+    const trap = { id: 'trap', x: 0.3, y: 0.3, z: 0.05, width: 0.2, height: 0.4, depth: 0.2 };
+    const { placed, left } = placeBodies(bodies, cabinet, [trap]);
+    expect(left).toEqual([]);
+    for (const one of placed) {
+      const body = bodies.find(({ id }) => id === one.id)!;
+      const others = [
+        { id: 'trap', box: trap },
+        ...placed.filter(({ id }) => id !== one.id).map((other) => ({ id: other.id, box: other })),
+      ];
+      expect(collisions(body, one, cabinet, others)).toEqual([]);
+    }
+  });
+
+  test('finds a place that exists: boxes cut out of a cabinet go back in', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.2, max: 0.6, noNaN: true }), (at) => {
+        const box = (id: string, width: number): Body => ({
+          id,
+          width,
+          height: 0.5,
+          depth: 0.5,
+          below: 0,
+          gap: 0,
+          frontFree: false,
+          hangs: false,
+          mayLie: false,
+        });
+        const { left } = placeBodies([box('a', at), box('b', 0.8 - at)], cabinet, []);
+        expect(left).toEqual([]);
+      }),
+    );
+  });
+
+  test('that is too narrow says by how much, and the tank lies down where only that helps', () => {
+    const narrow = { ...cabinet, width: 0.45, depth: 0.36 };
+    const { left } = placeBodies(bodies, narrow, []);
+    expect(left.length).toBeGreaterThan(0);
+    const { width } = missingRoom(bodies, narrow, []);
+    expect(width).toBeGreaterThan(0);
+    expect(placeBodies(bodies, { ...narrow, width: narrow.width + width! }, []).left).toEqual([]);
+    const { diameter } = tankSize(12);
+    const low = { width: 1, height: diameter + 0.05, depth: 0.5 };
+    const lying = placeBodies([bodies.find(({ id }) => id === 'tank')!], low, []);
+    expect(lying.placed[0]?.lies).toBe(true);
+  });
+
+  test('has ways out: a smaller tank lived with, the next cupboard, the unit elsewhere', () => {
+    const large = { ...tankDesign, tank: partsOf(sampleParts, 'tank')[1]! };
+    const ways = waysOut(
+      large,
+      true,
+      { width: 0.62, height: 0.55, depth: 0.36 },
+      [],
+      sampleParts,
+      watersOf(sampleWater),
+      requirements,
+    );
+    expect(ways.map(({ kind }) => kind)).toEqual(
+      expect.arrayContaining(['next-cupboard', 'smaller-tank', 'remote']),
+    );
+    const smaller = ways.find((way) => way.kind === 'smaller-tank');
+    expect(smaller?.kind === 'smaller-tank' && smaller.judged.waitingDays).not.toBeNull();
+  });
+
+  test('a tank’s size holds its volume', () => {
+    for (const volumeL of [8, 12, 20, 40]) {
+      const { diameter, height } = tankSize(volumeL);
+      const cylinder = (Math.PI / 4) * diameter ** 2 * height * 1000;
+      expect(volumeL).toBeLessThan(cylinder);
+      expect(volumeL).toBeGreaterThan(0.5 * cylinder);
+    }
+  });
+});
+
+describe('reach', () => {
+  const bodies = bodiesOf(tankDesign, true);
+  const { placed } = placeBodies(bodies, cabinet, []);
+  const faults = (door: { width: number; height: number } | null, where = placed, room = cabinet) =>
+    reachWarnings(bodies, where, room, door).map(({ id, fault }) => `${id} ${fault}`);
+
+  test('has nothing to say of a cabinet that is all door', () => {
+    expect(faults(null)).toEqual([]);
+    expect(faults({ width: cabinet.width, height: cabinet.height })).toEqual([]);
+  });
+
+  test('says what does not go through a door, by how much, whichever way it is turned', () => {
+    const { diameter } = tankSize(12);
+    const tight = { width: diameter - 0.04, height: 0.65 };
+    const tank = reachWarnings(bodies, placed, cabinet, tight).find(
+      ({ id, fault }) => id === 'tank' && fault === 'not-through-the-door',
+    );
+    expect(tank?.byM).toBeCloseTo(0.04, 9);
+    // A tank that is as wide as the door is high goes in lying.
+    expect(faults({ width: 0.65, height: diameter + 0.001 })).not.toContain(
+      'tank not-through-the-door',
+    );
+  });
+
+  test('says what stands behind the frame, and farther in than an arm', () => {
+    const unit = placed.find(({ id }) => id === 'unit')!;
+    const aside = [{ ...unit, x: 0 }];
+    expect(faults({ width: 0.3, height: 0.7 }, aside)).toContain('unit behind-the-frame');
+    const deep = { ...cabinet, depth: unit.depth + 0.9 };
+    expect(faults(null, [{ ...unit, z: 0 }], deep)).toEqual(['unit too-far-in']);
+    expect(faults(null, [{ ...unit, z: 0.4 }], deep)).toEqual([]);
+  });
+
+  test('needs no reach to what is left alone', () => {
+    const stop = [{ ...placed.find(({ id }) => id === 'leak-stop')!, x: 0 }];
+    expect(faults({ width: 0.2, height: 0.7 }, stop)).toEqual([]);
+  });
+});
+
+test('a pump stands off walls and neighbours, and a unit that its maker piped is one body', () => {
+  const pumped = bodiesOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, true);
+  const { placed, left } = placeBodies(pumped, cabinet, []);
+  expect(left).toEqual([]);
+  const pump = placed.find(({ id }) => id === 'pump')!;
+  expect(pump.x).toBeGreaterThan(0.01);
+  expect(pump.z).toBeGreaterThan(0.01);
+  expect(cabinet.width - pump.x - pump.width).toBeGreaterThan(0.01);
+  const body = pumped.find(({ id }) => id === 'pump')!;
+  expect(collisions(body, { ...pump, x: 0 }, cabinet, [])).toEqual(['cabinet']);
+  const internal = { ...tankDesign, tank: { ...tankDesign.tank!, internal: true } };
+  expect(bodiesOf(internal, false).map(({ id }) => id)).toEqual(['unit']);
+  expect(bodiesOf(directDesign, false).map(({ id }) => id)).toEqual(['unit']);
+});

@@ -1,0 +1,194 @@
+import { isTanklessUnit, type SystemDesign } from '../../sizing/systemDesign.ts';
+import {
+  type InstalledSystem,
+  isUltravioletLine,
+  type UltravioletLine,
+} from '../../ultraviolet/ultravioletLine.ts';
+import type { DrainWay } from '../connections/drainHole.ts';
+import { endAt, takesClip, type TubeEnd } from './tubeEnds.ts';
+import { sizeOfBore, type TubeSize } from './tubeSize.ts';
+
+export const tubeFunctions = ['feed', 'unit', 'tank', 'product', 'drain'] as const;
+export type TubeFunction = (typeof tubeFunctions)[number];
+
+/** One run of tube under the sink. */
+export interface TubeRun {
+  id: string;
+  from: string;
+  to: string;
+  function: TubeFunction;
+  size: TubeSize;
+  /** Usual route of a unit beside the sink, m; the person replaces it by the measured one. */
+  routeM: number;
+  ends: readonly [TubeEnd, TubeEnd];
+  lockClips: number;
+}
+
+/** What stands in the lines besides the system itself. */
+export interface Joints {
+  regulator: boolean;
+  leakStop: boolean;
+  drain: DrainWay;
+}
+
+/** A system on a plain site. */
+export const plainJoints: Joints = { regulator: false, leakStop: false, drain: 'saddle' };
+
+/** Usual routes, m, of a unit beside the sink. Defaults. */
+const usual = {
+  toUnit: 0.9,
+  toRegulator: 0.1,
+  toLeakStop: 0.5,
+  fromLeakStop: 0.5,
+  withinUnit: 0.2,
+  bank: 0.15,
+  pump: 0.35,
+  restrictor: 0.1,
+  tank: 0.7,
+  drain: 1.1,
+  gapUp: 0.8,
+  gapDown: 0.7,
+  branchValve: 0.15,
+} as const;
+
+/** Whether everything between the unit's ports was piped by its maker. */
+export const isMakerPiped = (design: SystemDesign): boolean =>
+  isTanklessUnit(design) || design.tank?.internal === true;
+
+/** Every run that a system needs, in the order of the water; what the maker piped is not among them. */
+export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints): TubeRun[] {
+  const electric = system.tap.powered === true || system.tap.dispenser !== undefined;
+  const runs: TubeRun[] = [];
+  const lay: Lay = (role, size, routeM, ...places) => {
+    places.slice(1).forEach((to, i) => {
+      const from = places[i]!;
+      const ends = [
+        endAt(from, joints.drain, electric),
+        endAt(to, joints.drain, electric),
+      ] as const;
+      runs.push({
+        id: `${from}>${to}`,
+        from,
+        to,
+        function: role,
+        size,
+        routeM,
+        ends,
+        lockClips: ends.filter(takesClip).length,
+      });
+    });
+  };
+  if (isUltravioletLine(system)) layUltraviolet(system, joints, lay);
+  else layMembrane(system, joints, lay);
+  return runs;
+}
+
+/** Lays runs of one kind through places in the order of the water. */
+type Lay = (role: TubeFunction, size: TubeSize, routeM: number, ...places: string[]) => void;
+
+const some = (present: unknown, ...places: string[]): string[] => (present ? places : []);
+
+function layFeed(size: TubeSize, entry: string, { regulator, leakStop }: Joints, lay: Lay): void {
+  const last = leakStop ? 'leak-stop' : regulator ? 'regulator' : 'feed-valve';
+  if (regulator) lay('feed', size, usual.toRegulator, 'feed-valve', 'regulator');
+  if (leakStop)
+    lay('feed', size, usual.toLeakStop, regulator ? 'regulator' : 'feed-valve', 'leak-stop');
+  lay('feed', size, leakStop ? usual.fromLeakStop : usual.toUnit, last, entry);
+}
+
+/** An ultraviolet line passes the tap's whole flow from the feed on. */
+function layUltraviolet({ prefilters, line }: UltravioletLine, joints: Joints, lay: Lay): void {
+  const size = sizeOfBore(line.innerDiameterMm);
+  const filtered = prefilters.length > 0;
+  layFeed(size, filtered ? 'prefilter-1' : 'lamp', joints, lay);
+  if (filtered) lay('unit', size, usual.withinUnit, `prefilter-${prefilters.length}`, 'lamp');
+  lay('product', size, line.lengthM, 'lamp', 'tap');
+}
+
+function layMembrane(design: SystemDesign, joints: Joints, lay: Lay): void {
+  const piped = isMakerPiped(design);
+  const parallel = !piped && design.elements > 1 && design.arrangement === 'parallel';
+  const bank = piped ? ['membrane'] : membranes(design.elements);
+  const { prefilters, pump, shutoff } = design;
+  const inside = piped
+    ? []
+    : [...some(pump, 'pump'), ...some(shutoff, 'shutoff'), parallel ? 'feed-tee' : 'membrane'];
+  const filtered = prefilters.length > 0;
+  const feedSize: TubeSize = isTanklessUnit(design) ? '3/8"' : '1/4"';
+  layFeed(feedSize, filtered ? 'prefilter-1' : (inside[0] ?? 'membrane'), joints, lay);
+
+  const path = piped ? [] : [...some(filtered, `prefilter-${prefilters.length}`), ...inside];
+  path.slice(1).forEach((to, i) => {
+    lay('unit', '1/4"', to === 'pump' ? usual.pump : usual.withinUnit, path[i]!, to);
+  });
+  if (parallel) for (const one of bank) lay('unit', '1/4"', usual.bank, 'feed-tee', one);
+  else lay('unit', '1/4"', usual.bank, ...bank);
+  layDrain(design, joints, { parallel, last: parallel ? 'brine-tee' : bank.at(-1)!, bank }, lay);
+  layProduct(design, piped, bank, lay);
+}
+
+const membranes = (elements: number): string[] =>
+  Array.from({ length: elements }, (_, i) => (i === 0 ? 'membrane' : `membrane-${i + 1}`));
+
+function layDrain(
+  design: SystemDesign,
+  { drain }: Joints,
+  { parallel, last, bank }: { parallel: boolean; last: string; bank: string[] },
+  lay: Lay,
+): void {
+  if (parallel) for (const one of bank) lay('drain', '1/4"', usual.bank, one, 'brine-tee');
+  let from = last;
+  if (!isMakerPiped(design)) {
+    lay('drain', '1/4"', usual.restrictor, from, 'restrictor');
+    from = 'restrictor';
+  }
+  if (design.permeatePump) {
+    // The drain water drives it on its way out.
+    lay('drain', '1/4"', usual.withinUnit, from, 'permeate-pump');
+    from = 'permeate-pump';
+  }
+  if (drain === 'air-gap-tap') {
+    lay('drain', '1/4"', usual.gapUp, from, 'air-gap');
+    lay('drain', '3/8"', usual.gapDown, 'air-gap', 'drain');
+  } else {
+    lay('drain', '1/4"', usual.drain, from, 'drain');
+  }
+}
+
+function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: Lay): void {
+  const { tank, pump, shutoff, permeatePump, mineral, postFilter, lamp, branches, line } = design;
+  const size = sizeOfBore(line.innerDiameterMm);
+  let from = bank[0]!;
+  if (bank.length > 1) {
+    for (const one of bank) lay('unit', '1/4"', usual.bank, one, 'product-tee');
+    from = 'product-tee';
+  }
+  if (tank && !piped) {
+    // The valve feels the tank, so it stands behind whatever pushes into it; so does a pump's pressure switch.
+    const to = [
+      ...some(permeatePump, 'permeate-pump'),
+      ...some(shutoff, 'shutoff'),
+      ...some(pump, 'pressure-switch'),
+      ...some(mineral?.place === 'before-tank', 'mineral'),
+      'tank-tee',
+    ];
+    lay('unit', '1/4"', usual.withinUnit, from, ...to);
+    lay('tank', size, usual.tank, 'tank-tee', 'tank');
+    from = 'tank-tee';
+  }
+  const inline = [
+    ...some(postFilter, 'post-filter'),
+    ...some(mineral?.place === 'after-tank', 'mineral'),
+    ...some(lamp, 'lamp'),
+  ];
+  lay('unit', size, usual.withinUnit, from, ...inline);
+  from = inline.at(-1) ?? from;
+  for (const { kind, lengthM } of branches) {
+    const tee = `tee-${kind}`;
+    lay('product', size, usual.withinUnit, from, tee);
+    lay('product', '1/4"', usual.branchValve, tee, `valve-${kind}`);
+    lay('product', '1/4"', lengthM, `valve-${kind}`, kind);
+    from = tee;
+  }
+  lay('product', size, line.lengthM, from, design.tap.dispenser ? 'dispenser' : 'tap');
+}

@@ -1,0 +1,115 @@
+import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
+import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import { cutLength } from './cutLength.ts';
+import { portSize } from './portSize.ts';
+import { type Joints, plainJoints, type TubeFunction, type TubeRun, tubeRuns } from './tubeRuns.ts';
+import { boreMm, outsideMm, type TubeSize } from './tubeSize.ts';
+
+/** Colours that tubes are sold in; which means what is each kit's own affair. */
+export const tubeColours = ['white', 'black', 'blue', 'red', 'yellow', 'green', 'orange'] as const;
+export type TubeColour = (typeof tubeColours)[number];
+export type ColourMap = Partial<Record<TubeFunction, TubeColour>>;
+
+/** A run with all that is needed to cut, fit and label it. */
+export interface ScheduledTube extends TubeRun {
+  /** Route as measured, or as usual, m. */
+  takenM: number;
+  /** Read along the way, worked out from where things stand, or the usual one. */
+  known: 'measured' | 'by-position' | 'usual';
+  cutM: number;
+  boreMm: number;
+  outsideMm: number;
+  colour: TubeColour | null;
+  /** Number on its label, from the street on. */
+  label: number;
+  /** Pressure that its flow costs in this size and in the other, bar. */
+  lossBar: Record<TubeSize, number>;
+  /** The narrowest tube whose loss is small, whatever it is laid in. */
+  proposed: TubeSize;
+  /** A size that a person chose, the system's own line, or the proposal. */
+  sizeBy: 'person' | 'system' | 'proposal';
+  flowLPerH: number;
+  /** Ports that are narrower or wider than the tube, and so take a reducer. */
+  reducers: number;
+}
+
+/** Flow through each function's tubes, L/h. */
+export type FlowByFunction = Record<TubeFunction, number>;
+
+export interface TubeScheduleChoices {
+  joints?: Joints;
+  routes: Readonly<Record<string, number>>;
+  /** Routes that follow from places in the cabinet. */
+  positions?: Readonly<Record<string, number>>;
+  /** Sizes that a person chose. */
+  sizes?: Readonly<Record<string, TubeSize>>;
+  colours: ColourMap;
+  flows: FlowByFunction;
+  temperatureC: number;
+  /** How far the drain hole lets a tube in, m. */
+  saddleM?: number;
+}
+
+/** A tube may cost this much before the wider one is taken, bar. Default: a tap's flow hardly changes by it. */
+export const mostTubeLossBar = 0.1;
+
+/** Every tube of a system as it is cut and labelled, in the order of the water. */
+export function tubeSchedule(
+  system: InstalledSystem,
+  {
+    joints = plainJoints,
+    routes,
+    positions = {},
+    sizes = {},
+    colours,
+    flows,
+    temperatureC,
+    saddleM,
+  }: TubeScheduleChoices,
+): ScheduledTube[] {
+  return tubeRuns(system, joints).map((laid, i): ScheduledTube => {
+    const takenM = routes[laid.id] ?? positions[laid.id] ?? laid.routeM;
+    const flowLPerH = flows[laid.function];
+    const cutOf = (size: TubeSize) =>
+      cutLength({ ...laid, size }, takenM, saddleM === undefined ? {} : { saddleM });
+    const loss = (size: TubeSize) =>
+      tubeLoss({ innerDiameterMm: boreMm[size], lengthM: cutOf(size) }, flowLPerH, temperatureC);
+    const lossBar = { '1/4"': loss('1/4"'), '3/8"': loss('3/8"') };
+    const proposed: TubeSize = lossBar['1/4"'] > mostTubeLossBar ? '3/8"' : '1/4"';
+    const { size, by } = sizeOf(laid, sizes[laid.id], proposed);
+    const ports = [laid.from, laid.to].map((place) => portSize(system, place));
+    return {
+      ...laid,
+      size,
+      sizeBy: by,
+      proposed,
+      takenM,
+      known:
+        routes[laid.id] !== undefined
+          ? 'measured'
+          : positions[laid.id] !== undefined
+            ? 'by-position'
+            : 'usual',
+      cutM: cutOf(size),
+      boreMm: boreMm[size],
+      outsideMm: outsideMm[size],
+      colour: colours[laid.function] ?? null,
+      label: i + 1,
+      lossBar,
+      flowLPerH,
+      reducers: ports.filter((port) => port !== null && port !== size).length,
+    };
+  });
+}
+
+/** Only a feed is free to follow its cost: all behind the membrane was simulated in the size that the system's line has. */
+function sizeOf(
+  laid: TubeRun,
+  chosen: TubeSize | undefined,
+  proposed: TubeSize,
+): { size: TubeSize; by: ScheduledTube['sizeBy'] } {
+  if (chosen) return { size: chosen, by: 'person' };
+  if (laid.function === 'feed' && laid.size === '1/4"' && proposed === '3/8"')
+    return { size: proposed, by: 'proposal' };
+  return { size: laid.size, by: laid.function === 'feed' ? 'proposal' : 'system' };
+}

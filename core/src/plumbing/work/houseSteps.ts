@@ -1,0 +1,136 @@
+import type { WorkFacts } from './workFacts.ts';
+import type { Caution, StepDraft, StepPart, Tool } from './workStep.ts';
+import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+
+/** Steps at the house's own water: leave, supply, feed, regulator, leak stop. */
+export function supplySteps({
+  site,
+  system,
+  feed,
+  regulatorBar,
+  leakStop,
+}: WorkFacts): StepDraft[] {
+  const steps: StepDraft[] = [];
+  if (site.drilling === 'ask' || site.drilling === 'no')
+    steps.push({
+      code: 'ask-permission',
+      cautions: ['codes-first'],
+      data: { drilling: site.drilling },
+    });
+  // Elements wait in their bags: they go in when the pre-filters were flushed.
+  const elements: StepPart[] = isUltravioletLine(system)
+    ? []
+    : [{ key: system.membrane.id, quantity: system.elements }];
+  steps.push(
+    {
+      code: 'lay-out',
+      tools: ['tape-measure', 'marker', 'lamp'],
+      parts: elements,
+      cautions: site.frost === true ? ['codes-first', 'frost'] : ['codes-first'],
+      data: { elements: elements[0]?.quantity ?? 0 },
+    },
+    {
+      code: 'close-supply',
+      tools: ['spanner'],
+      cautions: feed.way === 'hose-adapter' ? ['mixer-hot-side'] : [],
+    },
+    { code: 'relieve-pressure', after: ['close-supply'], tools: ['bucket', 'towel'] },
+    feedStep(feed),
+  );
+  if (regulatorBar !== null)
+    steps.push({
+      code: 'fit-regulator',
+      after: ['feed'],
+      tools: ['spanner', 'gauge'],
+      parts: ['regulator'],
+      cautions: ['no-tape-on-gaskets'],
+      data: { bar: regulatorBar },
+    });
+  if (leakStop)
+    steps.push({
+      code: 'fit-leak-stop',
+      after: ['lay-out'],
+      tools: ['screwdriver'],
+      parts: ['leak-stop'],
+    });
+  return steps;
+}
+
+const gasketed: Caution[] = ['no-tape-on-gaskets', 'do-not-overtighten'];
+
+function feedStep({ way, thread, remarks }: WorkFacts['feed']): StepDraft {
+  const plastic = remarks.includes('drill-plastic-first');
+  const ways: Record<
+    typeof way,
+    Pick<StepDraft, 'code' | 'parts' | 'cautions'> & { tools: Tool[] }
+  > = {
+    'valve-adapter': {
+      code: 'feed-valve-adapter',
+      tools: ['spanner'],
+      parts: [thread === '3/8"' ? 'feed-adapter-narrow' : 'feed-adapter'],
+      cautions: gasketed,
+    },
+    'hose-adapter': {
+      code: 'feed-hose-adapter',
+      tools: ['basin-spanner'],
+      parts: ['hose-adapter'],
+      cautions: gasketed,
+    },
+    'three-way': {
+      code: 'feed-three-way',
+      tools: ['spanner', 'thread-tape'],
+      parts: ['three-way-valve'],
+      cautions: ['codes-first'],
+    },
+    saddle: {
+      code: 'feed-saddle',
+      tools: ['screwdriver', 'spanner'],
+      parts: ['saddle-valve'],
+      cautions: ['saddle-barred', 'codes-first'],
+    },
+  };
+  const { tools, ...fixed } = ways[way];
+  return {
+    ...fixed,
+    id: 'feed',
+    after: ['relieve-pressure'],
+    tools: plastic ? [...tools, 'drill', 'bit-plastic'] : tools,
+    data: { thread: thread ?? '', plastic: plastic ? 1 : 0 },
+  };
+}
+
+/** Steps at the waste pipe. */
+export function drainSteps({ drain }: WorkFacts): StepDraft[] {
+  if (drain.way === 'standpipe') {
+    return [
+      {
+        code: 'fit-standpipe',
+        id: 'drain',
+        after: ['lay-out'],
+        tools: ['tape-measure'],
+        parts: ['standpipe-clip'],
+        cautions: ['codes-first'],
+      },
+    ];
+  }
+  const { holeMm, insertMm, centreMm, place, deviation } = drain;
+  const gap = drain.way === 'air-gap-tap';
+  return [
+    {
+      code: 'drill-drain',
+      after: ['lay-out', 'ask-permission'],
+      tools: ['drill', 'bit-drain', 'safety-glasses', 'tape-measure'],
+      cautions: deviation ? ['one-wall', 'eyes', 'sewer-gas'] : ['one-wall', 'eyes'],
+      data: { holeMm, centreMm, place },
+    },
+    {
+      code: 'fit-saddle',
+      id: 'drain',
+      after: ['drill-drain'],
+      tools: ['screwdriver'],
+      parts: [gap ? 'drain-saddle-wide' : 'drain-saddle'],
+      cautions: ['do-not-overtighten', 'no-insert-in-drain'],
+      data: { insertMm, gap: gap ? 1 : 0 },
+    },
+  ];
+}

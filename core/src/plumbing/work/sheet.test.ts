@@ -1,0 +1,259 @@
+import { describe, expect, test } from '@jest/globals';
+import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
+import { sampleParts, sampleWater, tankDesign } from '../../test/samples.ts';
+import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { ultravioletWaterline, waterline } from '../../waterline/waterline.ts';
+import { takesClip } from '../tubes/tubeEnds.ts';
+import { isMakerPiped } from '../tubes/tubeRuns.ts';
+import { tubesOnLine } from '../tubes/tubesOnLine.ts';
+import { partsList, systemParts } from './partsList.ts';
+import { endStep } from './tubeSteps.ts';
+import { workOrder } from './workOrder.ts';
+import type { WorkCode } from './workStep.ts';
+
+/** Stretches of the waterline, as it is drawn: ends of branches do not lead on. */
+function stretches(system: (typeof archetypes)[number][1]): [string, string][] {
+  const state = { tap: 'open', tankShare: 0.5 } as const;
+  const line = isUltravioletLine(system)
+    ? ultravioletWaterline(system, sampleWater, state)
+    : waterline(system, sampleWater, state);
+  if (!line.ok) throw new Error(line.failure.code);
+  const pairs: [string, string][] = [];
+  let last: string | undefined;
+  for (const { id, kind, lane } of line.value.nodes) {
+    if (kind === 'restrictor') continue;
+    if (last) pairs.push([last, id]);
+    if (lane !== 'drain' && lane !== 'branch') last = id;
+  }
+  return pairs;
+}
+
+describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
+  const facts = factsOf(system, change);
+  const { tubes } = facts;
+  const steps = workOrder(facts);
+  const parts = partsList(system, steps, tubes, sampleParts);
+  const quantity = (key: string) => parts.find((line) => line.key === key)?.quantity ?? 0;
+  const piped = !isUltravioletLine(system) && isMakerPiped(system);
+
+  test('has tubes from the street to every end, without a gap', () => {
+    const reached = new Set(['feed-valve']);
+    // What the maker piped inside a row of housings, or inside a whole unit.
+    const inside: [string, string][] = [
+      ['prefilter-1', `prefilter-${system.prefilters.length}`],
+      ...(piped ? ([['prefilter-1', 'membrane']] as [string, string][]) : []),
+    ];
+    const links = [...tubes.map(({ from, to }): [string, string] => [from, to]), ...inside];
+    for (let found = true; found;) {
+      found = false;
+      for (const [from, to] of links) {
+        if (!reached.has(from) || reached.has(to)) continue;
+        reached.add(to);
+        found = true;
+      }
+    }
+    for (const { from, to } of tubes) {
+      expect(reached).toContain(from);
+      expect(reached).toContain(to);
+      expect(from).not.toBe(to);
+    }
+    const ends = system.tap.dispenser ? ['dispenser'] : ['tap'];
+    if (!isUltravioletLine(system)) {
+      ends.push('drain', ...system.branches.map(({ kind }) => kind));
+      if (system.tank && !piped) ends.push('tank');
+      if (system.elements > 1) ends.push(`membrane-${system.elements}`);
+    }
+    for (const end of ends) expect(reached).toContain(end);
+    expect(new Set(tubes.map(({ id }) => id)).size).toBe(tubes.length);
+  });
+
+  test('puts every part of the system in once, and lists what its steps take and nothing else', () => {
+    for (const { id } of systemParts(system)) expect(quantity(id)).toBeGreaterThan(0);
+    if (!isUltravioletLine(system)) expect(quantity(system.membrane.id)).toBe(system.elements);
+    const cartridges = system.prefilters.reduce(
+      (sum, { id }) => sum + (quantity(id) > 0 ? 1 : 0),
+      0,
+    );
+    expect(cartridges).toBe(system.prefilters.length);
+    const pieces = parts.filter(({ unit }) => unit === 'piece');
+    for (const { key } of pieces) {
+      const taken = steps
+        .flatMap((step) => step.parts)
+        .filter((part) => part.key === key)
+        .reduce((sum, part) => sum + part.quantity, 0);
+      expect(quantity(key)).toBe(taken);
+      expect(taken).toBeGreaterThan(0);
+    }
+  });
+
+  test('has a clip for every collet, a nut for every compression end, a tee wherever a line divides', () => {
+    const ends = tubes.flatMap((tube) =>
+      tube.ends.map((end) => ({ end, wide: tube.size === '3/8"' })),
+    );
+    const count = (wanted: (end: (typeof ends)[number]['end']) => boolean, wide: boolean) =>
+      ends.filter((one) => wanted(one.end) && one.wide === wide).length;
+    expect(quantity('lock-clip')).toBe(count(takesClip, false));
+    expect(quantity('lock-clip-wide')).toBe(count(takesClip, true));
+    const isNut = (end: string) => end === 'compression';
+    expect(quantity('compression-set')).toBe(count(isNut, false));
+    expect(quantity('compression-set-wide')).toBe(count(isNut, true));
+    const met = new Map<string, number>();
+    for (const place of tubes.flatMap(({ from, to }) => [from, to]))
+      met.set(place, (met.get(place) ?? 0) + 1);
+    // A line that divides into n takes n - 1 tees.
+    const tees = [...met]
+      .filter(([place]) => /tee/.test(place))
+      .reduce((sum, [, tubesThere]) => sum + tubesThere - 2, 0);
+    expect(quantity('tee') + quantity('tee-wide')).toBe(tees);
+  });
+
+  test('lays every tube after both of its ends are up', () => {
+    for (const { id, from, to } of tubes) {
+      const step = steps.find((one) => one.id === `tube:${id}`)!;
+      for (const place of [from, to]) {
+        expect(steps.map((one) => one.id)).toContain(endStep(place));
+        expect(step.after).toContain(endStep(place));
+      }
+    }
+  });
+
+  test('shows every tube on one stretch of the waterline', () => {
+    const pairs = stretches(system);
+    // A dispenser stands where the line has its tap.
+    const onLine = pairs.map(([from, to]): [string, string] => [
+      from,
+      to === 'tap' && system.tap.dispenser ? 'dispenser' : to,
+    ]);
+    const found = tubesOnLine(tubes, onLine).flat();
+    expect(found.map(({ id }) => id).sort()).toEqual(tubes.map(({ id }) => id).sort());
+  });
+
+  test('cuts as much tube as its runs are long', () => {
+    const cut = tubes.reduce((sum, { cutM }) => sum + cutM, 0);
+    const listed = quantity('tube-quarter') + quantity('tube-three-eighths');
+    expect(listed).toBeGreaterThanOrEqual(cut - 1e-9);
+    expect(listed).toBeLessThan(cut + 0.2);
+  });
+});
+
+/** What a kind of system asks for beside the common, and what it must not ask for. */
+const particular: [name: string, asked: WorkCode[], not: WorkCode[]][] = [
+  ['a tank unit without power', ['check-precharge', 'fit-restrictor'], ['power', 'mount-pump']],
+  ['a tank unit with a booster pump', ['mount-pump', 'power'], ['mount-lamp']],
+  ['seven stages with minerals and a lamp', ['mount-lamp', 'power'], []],
+  ['a tankless unit', ['stand-unit', 'power'], ['place-tank', 'fit-restrictor', 'mount-pump']],
+  ['a tankless unit with a powered tap and a lamp', ['pass-cables', 'mount-lamp', 'power'], []],
+  ['a bank of three in series behind a pump, feeding a machine', ['join-bank', 'fit-branch'], []],
+  ['a bank of two in parallel without a tank', ['join-bank', 'mount-pump'], ['place-tank']],
+  ['a compact unit with a tank inside', ['stand-unit'], ['check-precharge', 'place-tank']],
+  [
+    'a dispenser with hot and cold tanks',
+    ['place-dispenser', 'power'],
+    ['drill-tap-hole', 'mount-tap'],
+  ],
+  ['a unit with a permeate pump', ['mount-permeate-pump'], ['power']],
+  ['an ultraviolet line', ['mount-lamp', 'power'], ['drill-drain', 'fit-restrictor']],
+  ['a remote unit below the floor', ['drill-through'], ['drill-panel']],
+  [
+    'a remote unit that drains into a floor drain',
+    ['drill-through', 'fit-standpipe'],
+    ['drill-drain'],
+  ],
+  ['a tank in the next cupboard', ['drill-panel'], ['drill-through']],
+  ['an air-gap tap', ['mount-air-gap-tap', 'drill-drain'], ['mount-tap']],
+  ['a refrigerator, an ice maker and a second tap', ['fit-branch'], []],
+];
+
+test.each(particular)('%s has its own steps', (name, asked, not) => {
+  const [, system, change] = archetypes.find(([one]) => one === name)!;
+  const codes = workOrder(factsOf(system, change)).map(({ code }) => code);
+  expect(codes).toEqual(expect.arrayContaining(asked));
+  for (const code of not) expect(codes).not.toContain(code);
+});
+
+const sheetOf = (name: string) => {
+  const [, system, change] = archetypes.find(([one]) => one === name)!;
+  const facts = factsOf(system, change);
+  const steps = workOrder(facts);
+  return { facts, steps, parts: partsList(system, steps, facts.tubes, sampleParts) };
+};
+
+describe('what is particular', () => {
+  test('a permeate pump is driven by the drain water behind the restrictor, and the valve feels the tank behind it', () => {
+    const ids = sheetOf('a unit with a permeate pump').facts.tubes.map(({ id }) => id);
+    expect(ids).toEqual(
+      expect.arrayContaining([
+        'membrane>restrictor',
+        'restrictor>permeate-pump',
+        'permeate-pump>drain',
+        'membrane>permeate-pump',
+        'permeate-pump>shutoff',
+        'shutoff>tank-tee',
+      ]),
+    );
+  });
+
+  test('an air-gap tap takes the thin hose up and the wide one down, beside the product hose', () => {
+    const { facts, parts } = sheetOf('an air-gap tap');
+    const at = (id: string) => facts.tubes.find((tube) => tube.id === id);
+    expect(at('restrictor>air-gap')).toMatchObject({ size: '1/4"', ends: ['push-fit', 'barb'] });
+    expect(at('air-gap>drain')).toMatchObject({ size: '3/8"', ends: ['barb', 'saddle'] });
+    expect(at('post-filter>tap')).toBeDefined();
+    expect(parts.map(({ key }) => key)).toContain('drain-saddle-wide');
+  });
+
+  test('a tap without a gap is warned of where the code asks for one', () => {
+    const steps = workOrder(factsOf(tankDesign, { site: { ...seen, airGap: true } }));
+    expect(steps.find(({ id }) => id === 'tap')?.cautions).toContain('tap-without-gap');
+  });
+
+  test('elements in series hand their drain on, elements in parallel share the feed', () => {
+    const series = sheetOf('a bank of three in series behind a pump, feeding a machine').facts
+      .tubes;
+    expect(series.map(({ id }) => id)).toEqual(
+      expect.arrayContaining([
+        'membrane>membrane-2',
+        'membrane-2>membrane-3',
+        'membrane-3>restrictor',
+      ]),
+    );
+    const parallel = sheetOf('a bank of two in parallel without a tank').facts.tubes;
+    expect(parallel.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['feed-tee>membrane', 'feed-tee>membrane-2', 'brine-tee>restrictor']),
+    );
+  });
+
+  test('a remote unit passes three lines, or two where it drains beside itself', () => {
+    const lines = (name: string) =>
+      sheetOf(name).steps.find(({ code }) => code === 'drill-through')?.data.lines;
+    expect(lines('a remote unit below the floor')).toBe(3);
+    expect(lines('a remote unit that drains into a floor drain')).toBe(2);
+  });
+
+  test('where nothing may be drilled the tap stands on a bracket and the drain ends over a stand-pipe', () => {
+    const codes = workOrder(factsOf(tankDesign, { site: { ...seen, drilling: 'no' } })).map(
+      ({ code }) => code,
+    );
+    expect(codes).toEqual(expect.arrayContaining(['mount-on-bracket', 'fit-standpipe']));
+    for (const code of ['drill-tap-hole', 'drill-drain'] as const)
+      expect(codes).not.toContain(code);
+  });
+
+  test('a fitting that the catalogue lacks is listed without a price, the system’s own parts with theirs', () => {
+    const { parts } = sheetOf('two pre-filters and a four-port valve');
+    expect(parts.find(({ key }) => key === 'lock-clip')).toMatchObject({ price: null });
+    expect(parts.find(({ key }) => key === 'm-mid')).toMatchObject({ price: 50, quantity: 1 });
+    expect(parts.find(({ key }) => key === 'drain-saddle')).toMatchObject({
+      id: 'f-drain',
+      price: 5,
+    });
+  });
+
+  test('a number on a label that moves does not ask for the tube again, another length does', () => {
+    const marks = (change: Parameters<typeof factsOf>[1]) =>
+      Object.fromEntries(workOrder(factsOf(tankDesign, change)).map(({ id, mark }) => [id, mark]));
+    const [plain, regulated] = [marks({ regulatorBar: null }), marks({ regulatorBar: 4 })];
+    expect(regulated['tube:restrictor>drain']).toBe(plain['tube:restrictor>drain']);
+    expect(regulated['label-tubes']).not.toBe(plain['label-tubes']);
+  });
+});

@@ -1,0 +1,70 @@
+import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import type { WorkFacts } from './workFacts.ts';
+import type { Caution, StepDraft, Tool, WorkCode } from './workStep.ts';
+
+/** Steps at the counter, or where a dispenser stands. */
+export function tapSteps(facts: WorkFacts): StepDraft[] {
+  const { system, tap } = facts;
+  if (system.tap.dispenser) {
+    const { hotL, coldL } = system.tap.dispenser;
+    return [
+      {
+        code: 'place-dispenser',
+        id: 'dispenser',
+        after: ['lay-out'],
+        tools: ['spirit-level'],
+        parts: [system.tap.id],
+        cautions: ['heater-off', 'clearance'],
+        data: { hotL, coldL },
+      },
+    ];
+  }
+  const { code, cautions } = mounting(facts);
+  const steps: StepDraft[] = [{ code: 'prove-spout', tools: ['tape-measure'] }];
+  if (tap.remarks.includes('stop-for-a-mason')) {
+    steps.push({
+      code: 'call-mason',
+      id: 'tap-hole',
+      after: ['prove-spout'],
+      cautions: ['stone-dust'],
+      data: { holeMm: tap.holeMm },
+    });
+  } else if (tap.mount === 'drilled') {
+    steps.push(drilling(tap));
+  }
+  steps.push({
+    code,
+    id: 'tap',
+    after: ['tap-hole', 'prove-spout'],
+    tools: code === 'mount-on-bracket' ? ['screwdriver'] : ['basin-spanner'],
+    parts: code === 'mount-on-bracket' ? [system.tap.id, 'tap-bracket'] : [system.tap.id],
+    cautions,
+    data: { holeMm: tap.holeMm },
+  });
+  if (system.tap.powered)
+    steps.push({ code: 'pass-cables', after: ['tap'], cautions: ['dry-hands'] });
+  return steps;
+}
+
+function mounting({ system, drain, tap }: WorkFacts): { code: WorkCode; cautions: Caution[] } {
+  const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
+  const cautions: Caution[] = ['do-not-overtighten'];
+  if (gap && !system.tap.airGap) cautions.push('tap-without-gap');
+  if (tap.mount === 'bracket') return { code: 'mount-on-bracket', cautions };
+  return { code: gap ? 'mount-air-gap-tap' : 'mount-tap', cautions };
+}
+
+function drilling({ tool, holeMm, rpm, minutes, pilotMm, counter }: WorkFacts['tap']): StepDraft {
+  const tools: Tool[] = ['drill', 'safety-glasses', 'marker'];
+  if (tool === 'step-drill') tools.push('bit-pilot', 'step-drill');
+  if (tool === 'wood-bit') tools.push('bit-pilot', 'wood-bit', 'sealant');
+  if (tool === 'diamond-core') tools.push('diamond-core', 'water-feed');
+  return {
+    code: 'drill-tap-hole',
+    id: 'tap-hole',
+    after: ['prove-spout', 'ask-permission'],
+    tools,
+    cautions: tool === 'diamond-core' ? ['eyes', 'stone-dust'] : ['eyes'],
+    data: { holeMm, rpm: rpm ?? 0, minutes, pilotMm: pilotMm ?? 0, counter: counter ?? '' },
+  };
+}

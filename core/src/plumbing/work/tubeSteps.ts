@@ -1,0 +1,112 @@
+import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { passesWall } from '../tubes/passesWall.ts';
+import { takesClip } from '../tubes/tubeEnds.ts';
+import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
+import type { WorkFacts } from './workFacts.ts';
+import type { Caution, StepDraft, StepPart } from './workStep.ts';
+
+/** Tees and valves of the branches, then every tube, then labels and the tug test. */
+export function tubeSteps(facts: WorkFacts): StepDraft[] {
+  const { tubes, drain, remote, tankNextDoor } = facts;
+  const all = tubes.map(({ id }) => `tube:${id}`);
+  const count = { tubes: tubes.length };
+  return [
+    ...branchSteps(facts),
+    ...tubes.map((tube) =>
+      tubeStep(tube, remote !== null && passesWall(tube, drain.way), tankNextDoor && !remote),
+    ),
+    { code: 'label-tubes', after: all, tools: ['marker'], parts: ['tube-labels'], data: count },
+    { code: 'tug-test', after: all, data: count },
+  ];
+}
+
+function branchSteps({ system }: WorkFacts): StepDraft[] {
+  if (isUltravioletLine(system)) return [];
+  const tee = system.line.innerDiameterMm > 5 ? 'tee-wide' : 'tee';
+  return system.branches.map(({ kind }): StepDraft => {
+    const cautions: Caution[] = ['feed-closed'];
+    if (kind === 'machine') cautions.push('machine-drain');
+    const parts = [tee, 'branch-valve'];
+    return {
+      code: 'fit-branch',
+      id: `branch:${kind}`,
+      after: ['hang-unit'],
+      tools: ['tube-cutter'],
+      parts: kind === 'second-tap' ? [...parts, system.tap.id] : parts,
+      cautions,
+      data: { kind },
+    };
+  });
+}
+
+/** What a tube takes besides itself: clips at its collets, nut, sleeve and insert at its nuts, reducers at other ports. */
+export function endParts({ ends, size, reducers }: ScheduledTube): StepPart[] {
+  const wide = size === '3/8"' ? '-wide' : '';
+  return [
+    { key: `lock-clip${wide}`, quantity: ends.filter(takesClip).length },
+    { key: `compression-set${wide}`, quantity: ends.filter((end) => end === 'compression').length },
+    { key: 'reducer', quantity: reducers },
+  ];
+}
+
+function tubeStep(tube: ScheduledTube, through: boolean, nextDoor: boolean): StepDraft {
+  const { id, from, to, size, label, function: role, ends } = tube;
+  const panel = nextDoor && to === 'tank';
+  return {
+    code: 'run-tube',
+    id: `tube:${id}`,
+    after: [
+      endStep(from),
+      endStep(to),
+      ...(through ? ['drill-through'] : []),
+      ...(panel ? ['drill-panel'] : []),
+    ],
+    tools: ['tube-cutter', 'tape-measure'],
+    parts: endParts(tube),
+    cautions: role === 'product' || role === 'tank' ? ['no-metal-pipe'] : [],
+    data: {
+      run: id,
+      from,
+      to,
+      cutM: Number(tube.cutM.toFixed(3)),
+      size,
+      label,
+      near: ends[0],
+      far: ends[1],
+      through: through ? 1 : panel ? 2 : 0,
+    },
+  };
+}
+
+/** The step that puts up what a tube ends at. */
+export function endStep(place: string): string {
+  const branch = /^(?:tee-|valve-)?(refrigerator|ice-maker|second-tap|machine)$/.exec(place);
+  if (branch) return `branch:${branch[1]}`;
+  switch (place) {
+    case 'feed-valve':
+      return 'feed';
+    case 'regulator':
+    case 'leak-stop':
+    case 'restrictor':
+      return `fit-${place}`;
+    case 'air-gap':
+      return 'tap';
+    case 'tap':
+    case 'dispenser':
+    case 'drain':
+    case 'tank':
+      return place;
+    case 'pressure-switch':
+      return 'mount-pump';
+    case 'pump':
+    case 'permeate-pump':
+    case 'lamp':
+      return `mount-${place}`;
+    case 'feed-tee':
+    case 'brine-tee':
+    case 'product-tee':
+      return 'join-bank';
+    default:
+      return /^membrane-\d+$/.test(place) ? 'join-bank' : 'hang-unit';
+  }
+}

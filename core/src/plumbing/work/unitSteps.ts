@@ -1,0 +1,180 @@
+import { isUltravioletLine, type UltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import type { SystemDesign } from '../../sizing/systemDesign.ts';
+import { fullTankKg } from '../cabinet/bodies.ts';
+import { passesWall } from '../tubes/passesWall.ts';
+import { isMakerPiped } from '../tubes/tubeRuns.ts';
+import { outsideMm } from '../tubes/tubeSize.ts';
+import type { WorkFacts } from './workFacts.ts';
+import type { StepDraft, StepPart } from './workStep.ts';
+
+/** A hole through a panel or a wall is this much wider than what passes it, mm. Default. */
+const playMm = 3;
+
+/** Steps where the unit, its tank and its machines stand. */
+export function unitSteps(facts: WorkFacts): StepDraft[] {
+  const { system } = facts;
+  const steps = passageSteps(facts);
+  if (isUltravioletLine(system)) {
+    return [
+      ...steps,
+      {
+        code: 'hang-unit',
+        after: ['lay-out'],
+        tools: ['drill', 'screwdriver', 'spirit-level'],
+        parts: idsOf(system.prefilters),
+        cautions: ['behind-the-wall', 'clearance'],
+        data: { housings: system.prefilters.length },
+      },
+      lampStep(system.lamp.id),
+    ];
+  }
+  return [...steps, ...membraneUnitSteps(facts, system)];
+}
+
+const idsOf = (parts: readonly { id: string }[]): string[] => parts.map(({ id }) => id);
+
+/** Holes that lines pass: to the next cupboard, or to a unit elsewhere. */
+function passageSteps({ remote, tankNextDoor, tubes, site, drain }: WorkFacts): StepDraft[] {
+  const steps: StepDraft[] = [];
+  if (remote) {
+    const passing = tubes.filter((tube) => passesWall(tube, drain.way));
+    const widest = Math.max(...passing.map(({ size }) => outsideMm[size]));
+    steps.push({
+      code: 'drill-through',
+      after: ['lay-out', 'ask-permission'],
+      tools: ['drill', 'bit-through', 'safety-glasses', 'lamp', 'sealant'],
+      parts: [{ key: 'panel-bush', quantity: passing.length }],
+      cautions: ['codes-first', 'behind-the-wall', 'fire-stop', 'eyes'],
+      data: {
+        passage: remote,
+        lines: passing.length,
+        holeMm: Math.ceil(widest) + playMm,
+        asked: site.drilling === 'yes' ? 1 : 0,
+      },
+    });
+  }
+  if (tankNextDoor && !remote) {
+    const line = tubes.find(({ to }) => to === 'tank');
+    steps.push({
+      code: 'drill-panel',
+      after: ['lay-out', 'ask-permission'],
+      tools: ['drill', 'bit-panel', 'safety-glasses'],
+      parts: ['panel-bush'],
+      cautions: ['behind-the-wall', 'eyes'],
+      data: { holeMm: Math.ceil(outsideMm[line?.size ?? '1/4"']) + playMm },
+    });
+  }
+  return steps;
+}
+
+function membraneUnitSteps({ tankNextDoor, remote }: WorkFacts, design: SystemDesign): StepDraft[] {
+  const { prefilters, shutoff, postFilter, mineral, tank, pump, permeatePump, lamp } = design;
+  const piped = isMakerPiped(design);
+  const inside = [
+    ...idsOf(prefilters),
+    ...idsOf([shutoff, postFilter, mineral?.part].filter((part) => part != null)),
+  ];
+  // Tee and check valve of the product line: a four-port valve brings its own.
+  const joints: StepPart[] = [
+    { key: 'tee', quantity: tank && !piped ? 1 : 0 },
+    { key: 'check-valve', quantity: tank && !piped && !shutoff ? 1 : 0 },
+  ];
+  const steps: StepDraft[] = [
+    piped
+      ? {
+          code: 'stand-unit',
+          id: 'hang-unit',
+          after: ['lay-out'],
+          tools: ['spirit-level'],
+          // Its pump, its restrictor and its tank are in it.
+          parts: [
+            ...inside,
+            design.restrictor.id,
+            ...idsOf([pump, tank].filter((part) => part !== null)),
+          ],
+          cautions: ['clearance'],
+          data: { cartridges: prefilters.length },
+        }
+      : {
+          code: 'hang-unit',
+          after: ['lay-out'],
+          tools: ['drill', 'screwdriver', 'spirit-level'],
+          parts: [...inside, ...joints],
+          cautions: ['behind-the-wall', 'clearance'],
+          data: { housings: prefilters.length },
+        },
+  ];
+  if (!piped && design.elements > 1) {
+    const { elements, arrangement } = design;
+    const rows = arrangement === 'parallel' ? 3 : 1;
+    steps.push({
+      code: 'join-bank',
+      after: ['hang-unit'],
+      parts: [{ key: 'tee', quantity: rows * (elements - 1) }],
+      data: { elements, arrangement },
+    });
+  }
+  if (!piped) {
+    steps.push({
+      code: 'fit-restrictor',
+      after: ['hang-unit'],
+      parts: [design.restrictor.id],
+      cautions: ['restrictor-never-left-out'],
+      data: { name: design.restrictor.name },
+    });
+  }
+  if (tank && !piped) steps.push(...tankSteps(tank, tankNextDoor && !remote));
+  if (pump && !piped)
+    steps.push({
+      code: 'mount-pump',
+      after: ['hang-unit'],
+      tools: ['screwdriver'],
+      parts: [pump.id],
+      cautions: ['dry-hands'],
+      data: { name: pump.name, tank: tank ? 1 : 0 },
+    });
+  if (permeatePump)
+    steps.push({
+      code: 'mount-permeate-pump',
+      after: ['hang-unit'],
+      tools: ['screwdriver'],
+      parts: [permeatePump.id],
+      data: { name: permeatePump.name },
+    });
+  if (lamp) steps.push(lampStep(lamp.id));
+  return steps;
+}
+
+const lampStep = (id: string): StepDraft => ({
+  code: 'mount-lamp',
+  after: ['hang-unit'],
+  tools: ['drill', 'screwdriver'],
+  parts: [id],
+  cautions: ['lamp-unpowered'],
+});
+
+function tankSteps(tank: NonNullable<SystemDesign['tank']>, nextDoor: boolean): StepDraft[] {
+  return [
+    {
+      code: 'check-precharge',
+      tools: ['tyre-gauge', 'hand-pump'],
+      parts: [tank.id],
+      data: { bar: tank.prechargeBar },
+    },
+    {
+      code: 'fit-tank-valve',
+      after: ['check-precharge'],
+      tools: ['thread-tape', 'spanner'],
+      parts: ['tank-valve'],
+      cautions: ['do-not-overtighten'],
+    },
+    {
+      code: 'place-tank',
+      id: 'tank',
+      after: ['fit-tank-valve', 'lay-out', 'drill-panel'],
+      tools: ['screwdriver'],
+      cautions: ['heavy-tank'],
+      data: { kg: fullTankKg(tank.volumeL), nextDoor: nextDoor ? 1 : 0 },
+    },
+  ];
+}

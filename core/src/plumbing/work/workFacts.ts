@@ -1,0 +1,26 @@
+import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import type { DrainHole } from '../connections/drainHole.ts';
+import type { FeedChoice } from '../connections/feedConnection.ts';
+import type { PlumbingSite } from '../connections/siteFacts.ts';
+import type { TapHole } from '../connections/tapHole.ts';
+import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
+
+/** What lines of a remote unit pass. */
+export const passages = ['floor', 'wall'] as const;
+export type Passage = (typeof passages)[number];
+
+/** All that an order of work is made from. */
+export interface WorkFacts {
+  system: InstalledSystem;
+  site: PlumbingSite;
+  feed: FeedChoice;
+  drain: DrainHole;
+  tap: TapHole;
+  tubes: readonly ScheduledTube[];
+  regulatorBar: number | null;
+  leakStop: boolean;
+  /** The tank stands in the next cupboard. */
+  tankNextDoor: boolean;
+  /** What the lines of a unit that stands elsewhere pass; null for one in the cabinet. */
+  remote: Passage | null;
+}
