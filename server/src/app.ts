@@ -14,6 +14,7 @@ import { answerErrors } from './http/errors.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
+import { vanRoutes } from './van/vanRoutes.ts';
 
 /** The most that a request may carry: a full job document is under 100 kB. */
 const largestBody = '1mb';
@@ -77,6 +78,7 @@ export function createApp({ config, sequelize, logger, setupCode }: AppParts): E
   app.use('/api/firm', firmRoutes());
   app.use('/api/jobs', jobRoutes(sequelize));
   app.use('/api/catalogue', catalogueRoutes());
+  app.use('/api/van', vanRoutes(sequelize));
   app.use('/api', () => {
     throw new ApiError('not-found');
   });

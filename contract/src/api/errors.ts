@@ -25,6 +25,14 @@ export const apiErrors = {
     status: 409,
     message: 'This job holds as many photographs as it can. Take one away first.',
   },
+  'already-taken': {
+    status: 409,
+    message: 'The parts of this job were taken out of the van already. Put them back first.',
+  },
+  'nothing-in-the-van': {
+    status: 409,
+    message: 'The van holds none of these parts. Count what is in it on the van’s page.',
+  },
   'not-agreed': { status: 409, message: 'The proposal needs a chosen system.' },
   'not-a-picture': {
     status: 415,

@@ -27,9 +27,13 @@ export const photographLimits = { perJob: 60, fileBytes: 15_000_000 } as const;
 
 const caption = z.string().trim().max(300);
 
+/** Step of the work that a photograph proves. */
+const step = z.string().min(1).max(80);
+
 export const photographSchema = z.object({
   id: z.uuid(),
   about: z.enum(photographSubjects),
+  step: step.nullable(),
   caption,
   takenAt: z.iso.datetime(),
   takenBy: z.string(),
@@ -42,6 +46,7 @@ export const photographListSchema = z.object({ photographs: z.array(photographSc
 
 export const newPhotographQuerySchema = z.object({
   about: z.enum(photographSubjects).default('other'),
+  step: step.optional(),
   caption: caption.default(''),
 });
 
@@ -52,6 +57,7 @@ export const changePhotographSchema = z
 /** A photograph inside a job file: as JPEG, in base 64. */
 export const filedPhotographSchema = z.strictObject({
   about: z.enum(photographSubjects),
+  step: step.optional(),
   caption,
   takenAt: z.iso.datetime(),
   takenBy: z.string().max(120),

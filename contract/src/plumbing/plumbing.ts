@@ -29,6 +29,7 @@ import {
 import type { JobBrief } from '../job/brief.ts';
 import type { JobDocument } from '../job/job.ts';
 import { type CabinetPlan, cabinetPlan, panelM } from './cabinetOf.ts';
+import { type PlannedHole, plannedHoles } from './holePlanSvg.ts';
 import { detailOf, plumbingSite } from './siteOf.ts';
 
 /** Everything about plumbing in a job: what was seen, what was chosen, and what follows. */
@@ -40,6 +41,8 @@ export interface Plumbing extends CabinetPlan {
   tubes: ScheduledTube[];
   steps: WorkStep[];
   parts: PartsLine[];
+  /** What is drilled at sink and counter. */
+  holes: PlannedHole[];
   /** Reach of the tap's spout and what it has to reach, m; null where one is not known. */
   spout: { reachM: number; neededM: number } | null;
 }
@@ -100,6 +103,10 @@ export function plumbingOf(
     tap,
     tubes,
     steps: orderedWork(steps, plumb.order ?? []),
+    holes: plannedHoles(
+      system.tap.dispenser ? { ...tap, mount: 'existing' } : tap,
+      isUltravioletLine(system) ? null : drain,
+    ),
     parts: partsList(system, steps, tubes, task.catalogue),
     spout: needed !== null && reach !== undefined ? { reachM: reach, neededM: needed } : null,
   };

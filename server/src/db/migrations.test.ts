@@ -1,12 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test } from '@jest/globals';
 import { jobDocumentSchema, partSchema } from '@katharos/contract';
+import { fittingRoles } from '@katharos/core';
 import pg from 'pg';
 import { verifiedDocument } from '../test/testApp.ts';
 import { migrate, openDatabase } from './database.ts';
 import * as foundation from './migrations/0001-foundation.ts';
 
-test('documents and parts that were stored before version 2 are read after it', async () => {
+test('documents and parts that were stored by earlier versions are read after all migrations, and fittings that a firm lacks are added', async () => {
   const admin = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await admin.connect();
   const name = `mig_${randomBytes(6).toString('hex')}`;
@@ -28,7 +29,7 @@ test('documents and parts that were stored before version 2 are read after it', 
     const { agreed: _agreed, ...chosen } = system!;
     const {
       permeatePump: _pump,
-      branch: _branch,
+      branches: _branches,
       ...design
     } = chosen.design as unknown as Record<string, unknown>;
     const document = { ...rest, survey: older, system: { ...chosen, design } };
@@ -36,11 +37,18 @@ test('documents and parts that were stored before version 2 are read after it', 
       `insert into jobs values ('${firm}', '${firm}', 1, 1, 'x', '', 'keep', true, :document, 'Odo', now())`,
       { replacements: { document: JSON.stringify(document) } },
     );
+    const clip = { id: 'own', kind: 'fitting', name: 'Own tee', price: 3, role: 'feed-adapter' };
+    await sequelize.query(`insert into parts values ('${firm}', 'own', 1, :part)`, {
+      replacements: { part: JSON.stringify(clip) },
+    });
     const part = { id: 'l', kind: 'lamp', name: 'L', price: 9, ratedFlowLPerH: 200, powerW: 9 };
     await sequelize.query(`insert into parts values ('${firm}', 'l', 0, :part)`, {
       replacements: { part: JSON.stringify(part) },
     });
-    expect(await migrate(sequelize)).toEqual(['0002-photographs-and-document-2']);
+    expect(await migrate(sequelize)).toEqual([
+      '0002-photographs-and-document-2',
+      '0003-van-and-document-3',
+    ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);
       return (rows as { value: unknown }[])[0]!.value;
@@ -48,9 +56,14 @@ test('documents and parts that were stored before version 2 are read after it', 
     const stored = jobDocumentSchema.parse(await read('select document as value from jobs'));
     expect(stored.verify).toEqual(verifiedDocument().verify);
     expect(stored.system?.agreed).toBeNull();
-    expect(partSchema.parse(await read('select part as value from parts'))).toMatchObject({
-      ratedDoseMjCm2: 40,
-    });
+    expect(stored.system?.design).toMatchObject({ branches: [] });
+    expect(
+      partSchema.parse(await read("select part as value from parts where part_id = 'l'")),
+    ).toMatchObject({ ratedDoseMjCm2: 40 });
+    const roles = async (role: string) =>
+      Number(await read(`select count(*) as value from parts where part ->> 'role' = '${role}'`));
+    // What the firm has of its own is enough; of every other role it gets one.
+    for (const role of fittingRoles) expect([role, await roles(role)]).toEqual([role, 1]);
   } finally {
     await sequelize.close();
     await admin.query(`drop database ${name} with (force)`);

@@ -1,4 +1,4 @@
-import type { FirmSettings, JobDocument } from '@katharos/contract';
+import type { FirmSettings, JobDocument, VanLine } from '@katharos/contract';
 import type { Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
@@ -67,6 +67,7 @@ export class PhotographRow extends Model<
   declare firmId: string;
   declare jobId: string;
   declare about: string;
+  declare step: string | null;
   declare caption: string;
   declare takenAt: Date;
   declare takenBy: string;
@@ -75,6 +76,26 @@ export class PhotographRow extends Model<
   declare bytes: Buffer;
   /** Taken away by hand; kept, so that it can be brought back. */
   declare removedAt: Date | null;
+}
+
+export class VanStockRow extends Model<
+  InferAttributes<VanStockRow>,
+  InferCreationAttributes<VanStockRow>
+> {
+  declare firmId: string;
+  declare partId: string;
+  declare quantity: number;
+}
+
+export class VanTakingRow extends Model<
+  InferAttributes<VanTakingRow>,
+  InferCreationAttributes<VanTakingRow>
+> {
+  declare firmId: string;
+  declare jobId: string;
+  declare lines: VanLine[];
+  declare takenAt: Date;
+  declare takenBy: string;
 }
 
 /** Binds the models to one connection. */
@@ -135,6 +156,7 @@ export function defineModels(sequelize: Sequelize): void {
       firmId: firmId(),
       jobId: required(DataTypes.UUID),
       about: text(),
+      step: { type: DataTypes.TEXT, allowNull: true },
       caption: text(),
       takenAt: required(DataTypes.DATE),
       takenBy: text(),
@@ -144,5 +166,23 @@ export function defineModels(sequelize: Sequelize): void {
       removedAt: { type: DataTypes.DATE, allowNull: true },
     },
     { ...options, tableName: 'photographs' },
+  );
+  VanStockRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      partId: { type: DataTypes.TEXT, primaryKey: true },
+      quantity: required(DataTypes.DOUBLE),
+    },
+    { ...options, tableName: 'van_stock' },
+  );
+  VanTakingRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      jobId: { type: DataTypes.UUID, primaryKey: true },
+      lines: json(),
+      takenAt: required(DataTypes.DATE),
+      takenBy: text(),
+    },
+    { ...options, tableName: 'van_takings' },
   );
 }

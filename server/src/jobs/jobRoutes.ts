@@ -57,8 +57,8 @@ export function jobRoutes(sequelize: Sequelize): Router {
     const job = await sequelize.transaction(async (transaction) => {
       const added = await addJob(firm.id, user.name, document, transaction);
       const key = { firmId: firm.id, jobId: added.id };
-      for (const [i, { about, caption, takenAt, takenBy }] of photographs.entries()) {
-        const said = { about, caption, takenBy, takenAt: new Date(takenAt) };
+      for (const [i, { about, step = null, caption, takenAt, takenBy }] of photographs.entries()) {
+        const said = { about, step, caption, takenBy, takenAt: new Date(takenAt) };
         await addPhotograph(key, prepared[i]!, said, transaction);
       }
       return added;

@@ -12,6 +12,7 @@ export interface JobKey {
 const plain = (row: PhotographRow): Photograph => ({
   id: row.id,
   about: row.about as PhotographSubject,
+  step: row.step,
   caption: row.caption,
   takenAt: row.takenAt.toISOString(),
   takenBy: row.takenBy,
@@ -40,7 +41,7 @@ export const countPhotographs = (key: JobKey): Promise<number> =>
 export async function addPhotograph(
   key: JobKey,
   { jpeg, width, height }: PreparedPhotograph,
-  about: Pick<Photograph, 'about' | 'caption' | 'takenBy'> & { takenAt: Date },
+  about: Pick<Photograph, 'about' | 'step' | 'caption' | 'takenBy'> & { takenAt: Date },
   transaction?: Transaction,
 ): Promise<Photograph> {
   const row = await PhotographRow.create(
@@ -86,6 +87,7 @@ export async function filedPhotographs(key: JobKey): Promise<FiledPhotograph[]> 
   });
   return rows.map((row) => ({
     about: row.about as PhotographSubject,
+    ...(row.step === null ? {} : { step: row.step }),
     caption: row.caption,
     takenAt: row.takenAt.toISOString(),
     takenBy: row.takenBy,

@@ -44,13 +44,13 @@ export function photographRoutes(): Router {
     express.raw({ type: () => true, limit: photographLimits.fileBytes }),
     async (request, response) => {
       const key = await jobKey(request, response);
-      const { about, caption } = validate(newPhotographQuerySchema, request.query);
+      const { about, caption, step = null } = validate(newPhotographQuerySchema, request.query);
       if ((await countPhotographs(key)) >= photographLimits.perJob)
         throw new ApiError('too-many-photographs');
       if (!Buffer.isBuffer(request.body)) throw new ApiError('not-a-picture');
       const prepared = await preparePhotograph(request.body);
       const takenBy = sessionOf(response).user.name;
-      const said = { about, caption, takenBy, takenAt: new Date() };
+      const said = { about, caption, step, takenBy, takenAt: new Date() };
       response.status(201).json(await addPhotograph(key, prepared, said));
     },
   );

@@ -59,6 +59,22 @@ describe('a photograph', () => {
     expect(errorOf(await stranger.delete(address(kept.id))).code).toBe('not-found');
   });
 
+  test('can prove a step of the work, and the job file keeps which', async () => {
+    const answer = await agent
+      .post(`${address()}?about=work&step=tube:feed-valve%3Eprefilter-1`)
+      .set('Content-Type', 'image/jpeg')
+      .send(await picture());
+    const kept = photographSchema.parse(answer.body);
+    expect(kept).toMatchObject({ about: 'work', step: 'tube:feed-valve>prefilter-1' });
+    const file = (await agent.get(`/api/jobs/${job.id}/file`)).body as JobFile;
+    expect(file.photographs.map(({ step }) => step)).toContain(kept.step);
+    const copy = jobSchema.parse((await agent.post('/api/jobs/file').send(file)).body);
+    const { photographs } = photographListSchema.parse(
+      (await agent.get(`/api/jobs/${copy.id}/photographs`)).body,
+    );
+    expect(photographs.map(({ step }) => step)).toContain(kept.step);
+  });
+
   test('is told by its content, whatever it is called', async () => {
     expect(errorOf(await add(Buffer.from('not a picture at all'))).code).toBe('not-a-picture');
     const drawing = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>');

@@ -1,8 +1,10 @@
 import {
   briefOf,
+  cabinetSvg,
   cautionWords,
   codesCaveat,
   colourWords,
+  holePlanSvg,
   type Job,
   optionsOf,
   placeName,
@@ -10,7 +12,9 @@ import {
   plumbingOf,
   sayIn,
   type Session,
+  stepParts,
   toolNames,
+  tubeEndNames,
   tubeFunctionNames,
   workWords,
 } from '@katharos/contract';
@@ -64,10 +68,11 @@ export async function sheetPdf(
         : []),
       heading('Order of work'),
       work(job, plumbing, settings.units),
+      ...cabinet(plumbing),
       heading('Tubes'),
       tubes(plumbing, settings.units),
       heading('Parts'),
-      parts(plumbing.parts),
+      partsTable(plumbing.parts),
       heading('Tools'),
       `${toolsOf(plumbing.steps)
         .map((tool) => toolNames[tool])
@@ -76,7 +81,7 @@ export async function sheetPdf(
       labels(plumbing, address),
       { ...heading('Holes, one to one'), pageBreak: 'before' },
       'Print at 100 %. The line must measure 100 mm, or the plan is no good.',
-      holes(plumbing),
+      { svg: holePlanSvg(plumbing.holes), margin: [0, 8, 0, 0] },
     ],
   });
 }
@@ -88,7 +93,7 @@ const heading = (text: string) => ({
   margin: [0, 14, 0, 4] as [number, number, number, number],
 });
 
-function work(job: Job, { steps }: Plumbing, units: 'metric' | 'us'): Content {
+function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Content {
   const say = sayIn(units);
   const { done = {}, notes = {} } = job.document.plumb;
   return {
@@ -104,6 +109,9 @@ function work(job: Job, { steps }: Plumbing, units: 'metric' | 'us'): Content {
             stack: [
               { text: [{ text: `${words.title}. `, bold: true }, words.instruction] },
               ...step.cautions.map((caution) => ({ text: cautionWords[caution], italics: true })),
+              ...(step.parts.length > 0
+                ? [{ text: `Takes: ${stepParts(step, parts).join(', ')}`, color: quiet }]
+                : []),
               { text: `Proof: ${words.proof}`, color: quiet },
               ...(notes[step.id] ? [{ text: `Note: ${notes[step.id]}` }] : []),
             ],
@@ -114,6 +122,14 @@ function work(job: Job, { steps }: Plumbing, units: 'metric' | 'us'): Content {
   };
 }
 
+/** The cabinet one to ten, on one piece of paper with its heading. */
+function cabinet(plumbing: Plumbing): Content[] {
+  const svg = cabinetSvg(plumbing);
+  return svg
+    ? [{ stack: [heading('Where it stands, one to ten'), { svg }], unbreakable: true }]
+    : [];
+}
+
 function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
   const cut = (m: number) =>
     units === 'us' ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
@@ -121,9 +137,9 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
     layout: 'lightHorizontalLines',
     table: {
       headerRows: 1,
-      widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto'],
+      widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', '*', 'auto'],
       body: [
-        ['No.', 'From – to', 'Label', 'Tube', 'Colour', 'Cut', 'Clips'].map((text) => ({
+        ['No.', 'From – to', 'Label', 'Tube', 'Colour', 'Cut', 'Ends', 'Clips'].map((text) => ({
           text,
           color: quiet,
         })),
@@ -134,6 +150,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           tube.size,
           tube.colour ? colourWords[tube.colour] : '–',
           cut(tube.cutM),
+          [...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; '),
           String(tube.lockClips),
         ]),
       ],
@@ -141,7 +158,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
   };
 }
 
-const parts = (lines: readonly PartsLine[]): Content => ({
+const partsTable = (lines: readonly PartsLine[]): Content => ({
   layout: 'lightHorizontalLines',
   table: {
     widths: ['*', 'auto'],
@@ -173,25 +190,4 @@ function labels({ tubes: all }: Plumbing, address: string): Content {
     each[2 * i + 1] ?? '',
   ]);
   return { table: { widths: ['*', '*'], dontBreakRows: true, body: rows } };
-}
-
-/** Points in a millimetre: a PDF's unit is a seventy-second of an inch. */
-const pt = 72 / 25.4;
-
-function holes({ tap, drain }: Plumbing): Content {
-  const all = [
-    ...(tap.holeMm > 0 ? [['Tap', tap.holeMm] as const] : []),
-    ...(drain.holeMm > 0 ? [['Drain', drain.holeMm] as const] : []),
-    ...(tap.pilotMm ? [['Pilot', tap.pilotMm] as const] : []),
-  ];
-  const drawn = all.map(([name, mm], i) => {
-    const x = 25 + 50 * i;
-    const arm = mm / 2 + 6;
-    return `<circle cx="${x}" cy="45" r="${mm / 2}"/><path d="M${x - arm} 45h${2 * arm}M${x} ${45 - arm}v${2 * arm}"/><text x="${x - 10}" y="82" font-size="4" fill="black" stroke="none">${name}, ${mm} mm</text>`;
-  });
-  return {
-    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 170 90" width="${170 * pt}" height="${90 * pt}"><g stroke="black" stroke-width="0.3" fill="none"><path d="M10 10h100M10 7v6M110 7v6"/>${drawn.join('')}</g></svg>`,
-    width: 170 * pt,
-    margin: [0, 8, 0, 0],
-  };
 }

@@ -138,6 +138,9 @@ function AccountMenu() {
         <Menu.Item component={Link} to="/firm">
           How the firm works
         </Menu.Item>
+        <Menu.Item component={Link} to="/van">
+          What the van holds
+        </Menu.Item>
         <Menu.Item onClick={() => void leave()}>Sign out</Menu.Item>
       </Menu.Dropdown>
     </Menu>

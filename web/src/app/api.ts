@@ -14,6 +14,11 @@ import {
   savedJobSchema,
   sessionSchema,
   type Setup,
+  type Taking,
+  takingSchema,
+  type Van,
+  type VanLine,
+  vanSchema,
 } from '@katharos/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
@@ -28,7 +33,7 @@ interface PhotographKey {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs'],
+  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs', 'Van'],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',
@@ -89,12 +94,12 @@ export const api = createApi({
     }),
     addPhotograph: build.mutation<
       Photograph,
-      { jobId: string; about: PhotographSubject; file: File }
+      { jobId: string; about: PhotographSubject; step?: string; file: File }
     >({
-      query: ({ jobId, about, file }) => ({
+      query: ({ jobId, about, step, file }) => ({
         url: `/jobs/${jobId}/photographs`,
         method: 'POST',
-        params: { about },
+        params: step ? { about, step } : { about },
         body: file,
         headers: { 'Content-Type': file.type || 'application/octet-stream' },
       }),
@@ -123,6 +128,32 @@ export const api = createApi({
       }),
       invalidatesTags: ['Photographs'],
     }),
+    van: build.query<Van, void>({
+      query: () => '/van',
+      responseSchema: vanSchema,
+      providesTags: ['Van'],
+    }),
+    setStock: build.mutation<null, VanLine>({
+      query: ({ partId, quantity }) => ({
+        url: `/van/stock/${partId}`,
+        method: 'PUT',
+        body: { quantity },
+      }),
+      invalidatesTags: ['Van'],
+    }),
+    takeFromVan: build.mutation<Taking, { jobId: string; lines: VanLine[] }>({
+      query: ({ jobId, lines }) => ({
+        url: `/van/takings/${jobId}`,
+        method: 'POST',
+        body: { lines },
+      }),
+      responseSchema: takingSchema,
+      invalidatesTags: ['Van'],
+    }),
+    putBackIntoVan: build.mutation<null, string>({
+      query: (jobId) => ({ url: `/van/takings/${jobId}`, method: 'DELETE' }),
+      invalidatesTags: ['Van'],
+    }),
     catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
       query: () => '/catalogue',
       responseSchema: catalogueSchema,
@@ -142,6 +173,10 @@ export const {
   useJobQuery,
   useOpenJobFileMutation,
   useCatalogueQuery,
+  useVanQuery,
+  useSetStockMutation,
+  useTakeFromVanMutation,
+  usePutBackIntoVanMutation,
   usePhotographsQuery,
   useAddPhotographMutation,
   useChangePhotographMutation,

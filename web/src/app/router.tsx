@@ -21,12 +21,16 @@ export const router = createBrowserRouter([
         path: '/firm',
         lazy: async () => ({ Component: (await import('../firm/FirmPage.tsx')).FirmPage }),
       },
+      {
+        path: '/van',
+        lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
+      },
       { path: '*', element: <MissingPage /> },
     ],
   },
   {
     path: '/jobs/:id/sheet',
-    lazy: async () => ({ Component: (await import('../plumb/SheetPage.tsx')).SheetPage }),
+    lazy: async () => ({ Component: (await import('../plumb/sheet/SheetPage.tsx')).SheetPage }),
     errorElement: <BrokenPage />,
   },
   {

@@ -14,6 +14,7 @@ import {
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { troubleOf, useSaveSettingsMutation, useSessionQuery } from '../app/api.ts';
+import { showUndo } from '../app/undoNotice.tsx';
 import { HabitInput, habits } from '../survey/HabitInput.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { standardFields } from './standardFields.ts';
@@ -60,25 +61,11 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
       notifications.show({ message: troubleOf(answer.error).message, color: 'red' });
       return;
     }
-    const note = 'firm-saved';
-    notifications.show({
-      id: note,
-      autoClose: 10000,
-      message: (
-        <Group justify="space-between">
-          <Text size="sm">Saved. Open jobs reckon with it from now on.</Text>
-          <Button
-            variant="default"
-            size="compact-md"
-            onClick={() => {
-              void save(before);
-              notifications.hide(note);
-            }}
-          >
-            Take it back
-          </Button>
-        </Group>
-      ),
+    showUndo({
+      id: 'firm-saved',
+      message: 'Saved. Open jobs reckon with it from now on.',
+      label: 'Take it back',
+      undo: () => void save(before),
     });
   };
   return (

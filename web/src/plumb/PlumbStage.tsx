@@ -6,13 +6,13 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
 import { useSizing } from '../size/sizingContext.ts';
-import { Photographs } from '../survey/Photographs.tsx';
-import { CabinetPanel } from './CabinetPanel.tsx';
-import { ConnectionsPanel } from './ConnectionsPanel.tsx';
-import { CuttingPanel } from './CuttingPanel.tsx';
-import { PartsPanel } from './PartsPanel.tsx';
-import { TubeTable } from './TubeTable.tsx';
-import { WorkPanel } from './WorkPanel.tsx';
+import { Photographs } from '../photographs/Photographs.tsx';
+import { CabinetPanel } from './cabinet/CabinetPanel.tsx';
+import { ConnectionsPanel } from './connections/ConnectionsPanel.tsx';
+import { CuttingPanel } from './tubes/CuttingPanel.tsx';
+import { PartsPanel } from './parts/PartsPanel.tsx';
+import { TubeTable } from './tubes/TubeTable.tsx';
+import { WorkPanel } from './work/WorkPanel.tsx';
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {

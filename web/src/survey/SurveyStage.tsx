@@ -7,7 +7,7 @@ import { NoteField } from '../quantities/NoteField.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { HouseholdPanel } from './HouseholdPanel.tsx';
 import { LaboratoryPanel } from './LaboratoryPanel.tsx';
-import { Photographs } from './Photographs.tsx';
+import { Photographs } from '../photographs/Photographs.tsx';
 import styles from './Survey.module.css';
 import { SurveyGroupPanel, takenOf } from './SurveyGroupPanel.tsx';
 import { surveyGroups } from './surveyGroups.ts';

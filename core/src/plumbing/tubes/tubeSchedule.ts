@@ -67,7 +67,7 @@ export function tubeSchedule(
     saddleM,
   }: TubeScheduleChoices,
 ): ScheduledTube[] {
-  return tubeRuns(system, joints).map((laid, i): ScheduledTube => {
+  const scheduled = tubeRuns(system, joints).map((laid, i): ScheduledTube => {
     const takenM = routes[laid.id] ?? positions[laid.id] ?? laid.routeM;
     const flowLPerH = flows[laid.function];
     const cutOf = (size: TubeSize) =>
@@ -77,7 +77,6 @@ export function tubeSchedule(
     const lossBar = { '1/4"': loss('1/4"'), '3/8"': loss('3/8"') };
     const proposed: TubeSize = lossBar['1/4"'] > mostTubeLossBar ? '3/8"' : '1/4"';
     const { size, by } = sizeOf(laid, sizes[laid.id], proposed);
-    const ports = [laid.from, laid.to].map((place) => portSize(system, place));
     return {
       ...laid,
       size,
@@ -97,9 +96,25 @@ export function tubeSchedule(
       label: i + 1,
       lossBar,
       flowLPerH,
-      reducers: ports.filter((port) => port !== null && port !== size).length,
+      reducers: 0,
     };
   });
+  const port = (place: string) => portSize(system, place) ?? teeSize(scheduled, place);
+  return scheduled.map((tube) => ({
+    ...tube,
+    reducers: [port(tube.from), port(tube.to)].filter((size) => size !== null && size !== tube.size)
+      .length,
+  }));
+}
+
+/** A tee is bought in the widest of its tubes; the others reach it by a reducer. Null where a place is no tee. */
+export function teeSize(
+  tubes: readonly Pick<ScheduledTube, 'from' | 'to' | 'size'>[],
+  place: string,
+): TubeSize | null {
+  if (!/^tee-|-tee$/.test(place)) return null;
+  const met = tubes.filter(({ from, to }) => from === place || to === place);
+  return met.some(({ size }) => size === '3/8"') ? '3/8"' : '1/4"';
 }
 
 /** Only a feed is free to follow its cost: all behind the membrane was simulated in the size that the system's line has. */

@@ -117,11 +117,12 @@ describe('sizes', () => {
     expect(own).toMatchObject({ size: '3/8"', sizeBy: 'person', boreMm: boreMm['3/8"'] });
   });
 
-  test('a wide tube at a narrow port takes a reducer, at a tee or a tap it does not', () => {
+  test('a wide tube at a narrow port takes a reducer, and a narrow one at a wide tee', () => {
     const wide = { ...tankDesign, line: { ...tankDesign.line, innerDiameterMm: boreMm['3/8"'] } };
     const by = Object.fromEntries(scheduled({}, wide).map(({ id, reducers }) => [id, reducers]));
     expect(by).toMatchObject({
       'tank-tee>tank': 0,
+      'shutoff>tank-tee': 1,
       'tank-tee>post-filter': 1,
       'post-filter>tap': 1,
       'feed-valve>prefilter-1': 0,

@@ -2,6 +2,7 @@ import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
 import { passesWall } from '../tubes/passesWall.ts';
 import { takesClip } from '../tubes/tubeEnds.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
+import { teePart } from './unitSteps.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, StepPart } from './workStep.ts';
 
@@ -20,13 +21,12 @@ export function tubeSteps(facts: WorkFacts): StepDraft[] {
   ];
 }
 
-function branchSteps({ system }: WorkFacts): StepDraft[] {
+function branchSteps({ system, tubes }: WorkFacts): StepDraft[] {
   if (isUltravioletLine(system)) return [];
-  const tee = system.line.innerDiameterMm > 5 ? 'tee-wide' : 'tee';
   return system.branches.map(({ kind }): StepDraft => {
     const cautions: Caution[] = ['feed-closed'];
     if (kind === 'machine') cautions.push('machine-drain');
-    const parts = [tee, 'branch-valve'];
+    const parts = [teePart(tubes, `tee-${kind}`), 'branch-valve'];
     return {
       code: 'fit-branch',
       id: `branch:${kind}`,

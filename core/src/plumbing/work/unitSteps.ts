@@ -3,6 +3,7 @@ import type { SystemDesign } from '../../sizing/systemDesign.ts';
 import { fullTankKg } from '../cabinet/bodies.ts';
 import { passesWall } from '../tubes/passesWall.ts';
 import { isMakerPiped } from '../tubes/tubeRuns.ts';
+import { teeSize } from '../tubes/tubeSchedule.ts';
 import { outsideMm } from '../tubes/tubeSize.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { StepDraft, StepPart } from './workStep.ts';
@@ -30,6 +31,10 @@ export function unitSteps(facts: WorkFacts): StepDraft[] {
   }
   return [...steps, ...membraneUnitSteps(facts, system)];
 }
+
+/** The fitting that a tee is. */
+export const teePart = (tubes: WorkFacts['tubes'], place: string): string =>
+  teeSize(tubes, place) === '3/8"' ? 'tee-wide' : 'tee';
 
 const idsOf = (parts: readonly { id: string }[]): string[] => parts.map(({ id }) => id);
 
@@ -67,7 +72,10 @@ function passageSteps({ remote, tankNextDoor, tubes, site, drain }: WorkFacts): 
   return steps;
 }
 
-function membraneUnitSteps({ tankNextDoor, remote }: WorkFacts, design: SystemDesign): StepDraft[] {
+function membraneUnitSteps(
+  { tankNextDoor, remote, tubes }: WorkFacts,
+  design: SystemDesign,
+): StepDraft[] {
   const { prefilters, shutoff, postFilter, mineral, tank, pump, permeatePump, lamp } = design;
   const piped = isMakerPiped(design);
   const inside = [
@@ -76,7 +84,7 @@ function membraneUnitSteps({ tankNextDoor, remote }: WorkFacts, design: SystemDe
   ];
   // Tee and check valve of the product line: a four-port valve brings its own.
   const joints: StepPart[] = [
-    { key: 'tee', quantity: tank && !piped ? 1 : 0 },
+    { key: teePart(tubes, 'tank-tee'), quantity: tank && !piped ? 1 : 0 },
     { key: 'check-valve', quantity: tank && !piped && !shutoff ? 1 : 0 },
   ];
   const steps: StepDraft[] = [
@@ -106,11 +114,12 @@ function membraneUnitSteps({ tankNextDoor, remote }: WorkFacts, design: SystemDe
   ];
   if (!piped && design.elements > 1) {
     const { elements, arrangement } = design;
-    const rows = arrangement === 'parallel' ? 3 : 1;
+    const rows =
+      arrangement === 'parallel' ? ['feed-tee', 'brine-tee', 'product-tee'] : ['product-tee'];
     steps.push({
       code: 'join-bank',
       after: ['hang-unit'],
-      parts: [{ key: 'tee', quantity: rows * (elements - 1) }],
+      parts: rows.map((place) => ({ key: teePart(tubes, place), quantity: elements - 1 })),
       data: { elements, arrangement },
     });
   }

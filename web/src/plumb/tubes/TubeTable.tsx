@@ -8,6 +8,7 @@ import {
   writeNumber,
 } from '@katharos/contract';
 import {
+  mostTubeLossBar,
   type ScheduledTube,
   serviceSlackM,
   type TubeColour,
@@ -15,10 +16,11 @@ import {
   tubeFunctions,
 } from '@katharos/core';
 import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
-import { useJob } from '../job/useJob.ts';
-import { QuantityInput } from '../quantities/QuantityInput.tsx';
-import { useUnits } from '../quantities/useUnits.ts';
-import { WideTable } from '../quantities/WideTable.tsx';
+import { useJob } from '../../job/useJob.ts';
+import { QuantityInput } from '../../quantities/QuantityInput.tsx';
+import { useUnits } from '../../quantities/useUnits.ts';
+import { WideTable } from '../../quantities/WideTable.tsx';
+import { SizeSelect } from './SizeSelect.tsx';
 
 const routeField: QuantityField = {
   dimension: 'length',
@@ -40,7 +42,8 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
       <Text size="sm" c="dimmed" mb="sm">
         Label every line by what it carries; colours mean nothing across kits. Cut length is the
         route, the insertion at both ends, and {say('length', serviceSlackM)} of slack to pull the
-        unit out where the line leaves it.
+        unit out where the line leaves it. The narrower tube is taken while its flow costs less than{' '}
+        {say('pressure', mostTubeLossBar)}.
       </Text>
       <WideTable minWidth={980} label="Tubes, scrolls sideways">
         <Table verticalSpacing={6}>
@@ -74,7 +77,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   </Table.Td>
                   <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
                   <Table.Td>
-                    {run.size}
+                    <SizeSelect tube={run} />
                     <Text size="xs" c="dimmed">
                       {writeNumber(run.outsideMm, 1)} / {writeNumber(run.boreMm, 1)} mm
                     </Text>
@@ -82,6 +85,11 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
                   <Table.Td ta="right">
                     {say('pressure', run.lossBar['1/4"'])} / {say('pressure', run.lossBar['3/8"'])}
+                    {run.proposed !== run.size && (
+                      <Text size="xs" className="mark warn">
+                        {run.proposed} is proposed
+                      </Text>
+                    )}
                   </Table.Td>
                   <Table.Td>
                     <QuantityInput
@@ -112,6 +120,8 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                       {run.ends[0] === run.ends[1]
                         ? `${tubeEndNames[run.ends[0]]} both ends`
                         : run.ends.map((end) => tubeEndNames[end]).join('; ')}
+                      {run.reducers > 0 &&
+                        `; ${run.reducers} reducer${run.reducers > 1 ? 's' : ''}`}
                     </Text>
                   </Table.Td>
                   <Table.Td ta="right">{run.lockClips}</Table.Td>

@@ -14,11 +14,11 @@ import {
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useJob } from '../job/useJob.ts';
-import { Tone } from '../quantities/Tone.tsx';
-import { useUnits } from '../quantities/useUnits.ts';
-import { useChosenSystem } from '../size/useChosenSystem.ts';
-import { useSizing } from '../size/sizingContext.ts';
+import { useJob } from '../../job/useJob.ts';
+import { Tone } from '../../quantities/Tone.tsx';
+import { useUnits } from '../../quantities/useUnits.ts';
+import { useChosenSystem } from '../../size/useChosenSystem.ts';
+import { useSizing } from '../../size/sizingContext.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
 import { ObstacleTable } from './ObstacleTable.tsx';
 

@@ -2,8 +2,8 @@ import { placeName } from '@katharos/contract';
 import { cuttingPlan, type ScheduledTube, tubeSizes } from '@katharos/core';
 import { Button, Group, NativeSelect, NumberInput, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
-import { useJob } from '../job/useJob.ts';
-import { useUnits } from '../quantities/useUnits.ts';
+import { useJob } from '../../job/useJob.ts';
+import { useUnits } from '../../quantities/useUnits.ts';
 
 /** Which piece comes off which coil in the van, so that the least is thrown away. */
 export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {

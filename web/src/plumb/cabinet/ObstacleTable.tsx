@@ -1,9 +1,9 @@
 import { bodyName, obstacleKinds } from '@katharos/contract';
 import type { Cabinet, Obstacle } from '@katharos/core';
 import { Button, Group, NumberInput, Table, Text, Title } from '@mantine/core';
-import { useJob } from '../job/useJob.ts';
-import { useUnits } from '../quantities/useUnits.ts';
-import { WideTable } from '../quantities/WideTable.tsx';
+import { useJob } from '../../job/useJob.ts';
+import { useUnits } from '../../quantities/useUnits.ts';
+import { WideTable } from '../../quantities/WideTable.tsx';
 
 const columns = [
   ['x', 'from the left'],

@@ -1,7 +1,7 @@
 import { briefOf, optionsOf, plumbingOf } from '@katharos/contract';
 import { Skeleton, Text } from '@mantine/core';
-import { useCatalogueQuery } from '../app/api.ts';
-import { PaperPage } from '../app/PaperPage.tsx';
+import { useCatalogueQuery } from '../../app/api.ts';
+import { PaperPage } from '../../app/PaperPage.tsx';
 import { JobSheet } from './JobSheet.tsx';
 
 /** The job sheet with its papers, alone on the page. */
@@ -21,11 +21,7 @@ export function SheetPage() {
         }
         const { design } = document.system;
         return (
-          <JobSheet
-            job={job}
-            firm={firm}
-            plumbing={plumbingOf(document, design, brief.value)}
-          />
+          <JobSheet job={job} firm={firm} plumbing={plumbingOf(document, design, brief.value)} />
         );
       }}
     </PaperPage>

@@ -1,4 +1,5 @@
 import {
+  cabinetSvg,
   cautionWords,
   codesCaveat,
   colourWords,
@@ -7,14 +8,17 @@ import {
   type Plumbing,
   type Session,
   sayIn,
+  stepParts,
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
   workWords,
 } from '@katharos/contract';
 import { toolsOf } from '@katharos/core';
+import { Button } from '@mantine/core';
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
+import { SvgPicture, svgAddress } from '../../quantities/SvgPicture.tsx';
 import { HolePlan } from './HolePlan.tsx';
 import styles from './Sheet.module.css';
 
@@ -28,7 +32,8 @@ interface Props {
 export function JobSheet({ job, firm, plumbing }: Props) {
   const say = sayIn(firm.settings.units);
   const { customer, plumb } = job.document;
-  const { steps, tubes, drain } = plumbing;
+  const { steps, tubes, drain, parts } = plumbing;
+  const cabinet = cabinetSvg(plumbing);
   const us = firm.settings.units === 'us';
   const cut = (m: number) => (us ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`);
   return (
@@ -63,6 +68,7 @@ export function JobSheet({ job, firm, plumbing }: Props) {
                 {step.cautions.map((caution) => (
                   <em key={caution}> {cautionWords[caution]}</em>
                 ))}
+                {step.parts.length > 0 && <div>Takes: {stepParts(step, parts).join(', ')}</div>}
                 <div>Proof: {words.proof}</div>
                 {plumb.notes?.[step.id] && <div>Note: {plumb.notes[step.id]}</div>}
               </div>
@@ -70,6 +76,21 @@ export function JobSheet({ job, firm, plumbing }: Props) {
           );
         })}
       </ol>
+      {cabinet && (
+        <section className={styles.drawing}>
+          <h2>Where it stands, one to ten</h2>
+          <SvgPicture svg={cabinet} label="Cabinet from the door and from above, one to ten" />
+          <Button
+            className="no-print"
+            variant="default"
+            component="a"
+            href={svgAddress(cabinet)}
+            download={`cabinet-${job.number}.svg`}
+          >
+            Drawing as SVG
+          </Button>
+        </section>
+      )}
       <h2>Tubes</h2>
       <table>
         <thead>
@@ -104,7 +125,7 @@ export function JobSheet({ job, firm, plumbing }: Props) {
       <h2>Parts</h2>
       <table>
         <tbody>
-          {plumbing.parts.map((line) => (
+          {parts.map((line) => (
             <tr key={line.key}>
               <td>{line.name}</td>
               <td>
@@ -123,7 +144,7 @@ export function JobSheet({ job, firm, plumbing }: Props) {
         .
       </p>
       <Labels job={job} plumbing={plumbing} />
-      <HolePlan plumbing={plumbing} />
+      <HolePlan holes={plumbing.holes} />
     </article>
   );
 }

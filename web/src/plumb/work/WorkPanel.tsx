@@ -1,18 +1,19 @@
-import { cautionWords, type Plumbing, toolNames, workWords } from '@katharos/contract';
+import { cautionWords, type Plumbing, stepParts, toolNames, workWords } from '@katharos/contract';
 import { mayMove, type WorkStep } from '@katharos/core';
 import { ActionIcon, Button, Checkbox, Group, Text, Textarea, Title } from '@mantine/core';
 import IconArrowDown from '@tabler/icons-react/dist/esm/icons/IconArrowDown.mjs';
 import IconArrowUp from '@tabler/icons-react/dist/esm/icons/IconArrowUp.mjs';
 import { useState } from 'react';
-import { useJob } from '../job/useJob.ts';
-import { Tone } from '../quantities/Tone.tsx';
-import { useUnits } from '../quantities/useUnits.ts';
+import { StepPhotographs } from '../../photographs/StepPhotographs.tsx';
+import { useJob } from '../../job/useJob.ts';
+import { Tone } from '../../quantities/Tone.tsx';
+import { useUnits } from '../../quantities/useUnits.ts';
 import styles from './Work.module.css';
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const { document, edit, stamp } = useJob();
-  const { steps } = plumbing;
+  const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
   const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
   const again = steps.filter((step) => done[step.id] && !isDone(step));
@@ -59,6 +60,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
           <Step
             key={step.id}
             step={step}
+            parts={stepParts(step, parts)}
             number={i + 1}
             record={done[step.id]}
             isDone={isDone(step)}
@@ -87,6 +89,8 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
 
 interface StepProps {
   step: WorkStep;
+  /** What it takes, by name. */
+  parts: readonly string[];
   number: number;
   record: { at: string; by: string } | undefined;
   isDone: boolean;
@@ -95,7 +99,7 @@ interface StepProps {
   onDown: (() => void) | undefined;
 }
 
-function Step({ step, number, record, isDone, onTick, onUp, onDown }: StepProps) {
+function Step({ step, parts, number, record, isDone, onTick, onUp, onDown }: StepProps) {
   const { say } = useUnits();
   const words = workWords(step, say);
   return (
@@ -119,9 +123,14 @@ function Step({ step, number, record, isDone, onTick, onUp, onDown }: StepProps)
         <Text size="sm">
           <strong>Proof:</strong> {words.proof}
         </Text>
+        {parts.length > 0 && (
+          <Text size="sm">
+            <strong>Takes:</strong> {parts.join(', ')}
+          </Text>
+        )}
         {step.tools.length > 0 && (
           <Text size="sm" c="dimmed">
-            {step.tools.map((tool) => toolNames[tool]).join(', ')}
+            Tools: {step.tools.map((tool) => toolNames[tool]).join(', ')}
           </Text>
         )}
         {record && (
@@ -131,7 +140,10 @@ function Step({ step, number, record, isDone, onTick, onUp, onDown }: StepProps)
               : `Was done by ${record.by}, ${clock(record.at)}, for the system as it was: do it again.`}
           </Text>
         )}
-        <StepNote id={step.id} title={words.title} />
+        <Group gap="md" align="flex-start">
+          <StepNote id={step.id} title={words.title} />
+          <StepPhotographs step={step.id} title={words.title} />
+        </Group>
       </div>
       <Group gap={2} wrap="nowrap" className="no-print">
         <ActionIcon

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+
+/** Pieces, or metres of tube, of one part of the catalogue. */
+export const vanLineSchema = z.strictObject({
+  partId: z.string().min(1).max(60),
+  quantity: z.number().min(0).max(100000),
+});
+export type VanLine = z.infer<typeof vanLineSchema>;
+
+/** How much of a part the van holds. */
+export const stockSchema = vanLineSchema.pick({ quantity: true });
+
+/** Parts that a job asks for; what of them is in the van is taken. */
+export const takeSchema = z.strictObject({
+  lines: z.array(vanLineSchema).min(1, 'There is nothing to take.').max(200),
+});
+
+/** What was taken out of the van for a job: never more than was in it. */
+export const takingSchema = z.object({
+  jobId: z.uuid(),
+  lines: z.array(vanLineSchema),
+  takenAt: z.iso.datetime(),
+  takenBy: z.string(),
+});
+export type Taking = z.infer<typeof takingSchema>;
+
+/** The van: what it holds by part, and what left it. */
+export const vanSchema = z.object({
+  stock: z.array(vanLineSchema),
+  takings: z.array(takingSchema),
+});
+export type Van = z.infer<typeof vanSchema>;

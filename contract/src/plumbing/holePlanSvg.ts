@@ -1,0 +1,46 @@
+import type { DrainHole, TapHole } from '@katharos/core';
+
+/** Size of the plan, mm: inside the margins of A4 and of Letter. */
+export const holePlanMm = { width: 170, height: 90 } as const;
+/** Length of the ruler that tells whether the printer kept the scale, mm. */
+export const rulerMm = 100;
+
+export interface PlannedHole {
+  name: string;
+  mm: number;
+}
+
+/** Every hole that is drilled, with its diameter. */
+export function plannedHoles(tap: TapHole, drain: DrainHole | null): PlannedHole[] {
+  return [
+    ...(tap.mount === 'drilled' ? [{ name: 'Tap', mm: tap.holeMm }] : []),
+    ...(tap.mount === 'drilled' && tap.pilotMm ? [{ name: 'Pilot', mm: tap.pilotMm }] : []),
+    ...(drain && drain.holeMm > 0 ? [{ name: 'Drain', mm: drain.holeMm }] : []),
+  ];
+}
+
+/** The holes at one to one as an SVG in millimetres, with a ruler. */
+export function holePlanSvg(holes: readonly PlannedHole[]): string {
+  const { width, height } = holePlanMm;
+  const pitch = (width - 20) / Math.max(holes.length, 3);
+  const ticks = Array.from({ length: rulerMm / 10 - 1 }, (_, i) => `M${20 + 10 * i} 8.5v3`).join(
+    '',
+  );
+  const drawn = holes.map(({ name, mm }, i) => {
+    const x = 10 + pitch * (i + 0.5);
+    const arm = mm / 2 + 6;
+    return [
+      `<circle cx="${x}" cy="48" r="${mm / 2}"/>`,
+      `<path d="M${x - arm} 48h${2 * arm}M${x} ${48 - arm}v${2 * arm}"/>`,
+      `<text x="${x}" y="84" font-size="4" text-anchor="middle" fill="black" stroke="none">${name}, ${mm} mm</text>`,
+    ].join('');
+  });
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}" font-family="sans-serif">`,
+    `<g stroke="black" stroke-width="0.3" fill="none">`,
+    `<path class="ruler" d="M10 10h${rulerMm}M10 7v6M${10 + rulerMm} 7v6"/><path d="${ticks}"/>`,
+    ...drawn,
+    `<text x="113" y="11.5" font-size="4" fill="black" stroke="none">${rulerMm} mm</text>`,
+    `</g></svg>`,
+  ].join('');
+}

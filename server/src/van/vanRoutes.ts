@@ -1,0 +1,73 @@
+import { stockSchema, type Taking, takeSchema } from '@katharos/contract';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { ApiError } from '../http/apiError.ts';
+import { idFrom, validate } from '../http/validate.ts';
+import { findJob } from '../jobs/jobRepository.ts';
+import { requireSession, sessionOf } from '../session/requireSession.ts';
+import {
+  findTaking,
+  findVan,
+  isInCatalogue,
+  putBack,
+  recordTaking,
+  setStock,
+  takeFromStock,
+} from './vanRepository.ts';
+
+/** What the firm's van holds; a job takes its parts out once, and can put them back. */
+export function vanRoutes(sequelize: Sequelize): Router {
+  const router = Router();
+  router.use(requireSession);
+
+  router.get('/', async (_request, response) => {
+    response.json(await findVan(sessionOf(response).firm.id));
+  });
+
+  router.put('/stock/:part', async (request, response) => {
+    const { firm } = sessionOf(response);
+    const partId = request.params.part;
+    const { quantity } = validate(stockSchema, request.body);
+    if (!(await isInCatalogue(firm.id, partId))) throw new ApiError('not-found');
+    await setStock(firm.id, { partId, quantity });
+    response.status(204).end();
+  });
+
+  router.post('/takings/:job', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const jobId = idFrom(request.params, 'job');
+    const { lines } = validate(takeSchema, request.body);
+    if (!(await findJob(firm.id, jobId))) throw new ApiError('not-found');
+    const taking = await sequelize.transaction(async (transaction): Promise<Taking> => {
+      // Two people at one job: the second waits here and then finds the taking of the first.
+      await sequelize.query('select id from jobs where id = :jobId for update', {
+        replacements: { jobId },
+        transaction,
+      });
+      if (await findTaking(firm.id, jobId, transaction)) throw new ApiError('already-taken');
+      const taken = await takeFromStock(firm.id, lines, transaction);
+      if (taken.length === 0) throw new ApiError('nothing-in-the-van');
+      const made = {
+        jobId,
+        lines: taken,
+        takenAt: new Date().toISOString(),
+        takenBy: user.name,
+      };
+      await recordTaking(made, firm.id, transaction);
+      return made;
+    });
+    response.status(201).json(taking);
+  });
+
+  router.delete('/takings/:job', async (request, response) => {
+    const { firm } = sessionOf(response);
+    const jobId = idFrom(request.params, 'job');
+    await sequelize.transaction(async (transaction) => {
+      const taking = await findTaking(firm.id, jobId, transaction);
+      if (!taking) throw new ApiError('not-found');
+      await putBack(firm.id, taking, transaction);
+    });
+    response.status(204).end();
+  });
+  return router;
+}

@@ -1,0 +1,11 @@
+import { type Photograph, photographSubjects, photographWords } from '@katharos/contract';
+
+export const photographAddress = (jobId: string, id: string): string =>
+  `/api/jobs/${jobId}/photographs/${id}`;
+
+export const nameOf = ({ about, caption }: Photograph): string => caption || photographWords[about];
+
+export const subjects = photographSubjects.map((value) => ({
+  value,
+  label: photographWords[value],
+}));

@@ -1,0 +1,36 @@
+import type { JobBrief, Plumbing } from '@katharos/contract';
+import { type InstalledSystem, isUltravioletLine } from '@katharos/core';
+import { SimpleGrid, Text } from '@mantine/core';
+import { Link } from 'react-router';
+import { useJob } from '../../job/useJob.ts';
+import { BranchesPanel } from './BranchesPanel.tsx';
+import { DrainPanel } from './DrainPanel.tsx';
+import { FeedPanel } from './FeedPanel.tsx';
+import { PowerPanel } from './PowerPanel.tsx';
+import { TapPanel } from './TapPanel.tsx';
+
+interface Props {
+  plumbing: Plumbing;
+  system: InstalledSystem;
+  brief: JobBrief;
+}
+
+/** Where the system meets the house: feed, drain, counter, branches and power. */
+export function ConnectionsPanel({ plumbing, system, brief }: Props) {
+  const { job } = useJob();
+  const lit = isUltravioletLine(system);
+  return (
+    <>
+      <SimpleGrid cols={{ base: 1, md: 2 }}>
+        <FeedPanel plumbing={plumbing} />
+        {!lit && <DrainPanel plumbing={plumbing} system={system} />}
+        <TapPanel plumbing={plumbing} system={system} />
+        <PowerPanel plumbing={plumbing} system={system} />
+      </SimpleGrid>
+      {!lit && system.branches.length > 0 && <BranchesPanel system={system} brief={brief} />}
+      <Text size="sm" c="dimmed">
+        All of it follows from <Link to={`/jobs/${job.id}/survey#under-the-sink`}>the survey</Link>.
+      </Text>
+    </>
+  );
+}

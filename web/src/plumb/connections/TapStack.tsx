@@ -1,0 +1,96 @@
+import styles from './TapStack.module.css';
+
+/** What is stacked on the stem, from above to below: width of the ring beside the stem, and its height. */
+const above = [
+  { name: 'escutcheon', width: 40, height: 9 },
+  { name: 'thin washer', width: 34, height: 4 },
+] as const;
+const below = [
+  { name: 'thick washer', width: 34, height: 10 },
+  { name: 'lock washer', width: 28, height: 5 },
+  { name: 'nut', width: 24, height: 12 },
+] as const;
+
+const middle = 110;
+const stem = 7;
+const counterTop = 84;
+const counterHigh = 26;
+
+/** A section through the counter: which ring goes where on the tap's stem. */
+export function TapStack({ hoses }: { hoses: 1 | 3 }) {
+  const high = above.reduce((sum, { height }) => sum + height + 2, 0);
+  let y = counterTop - high;
+  const rings = [
+    ...above.map((ring) => {
+      const at = y;
+      y += ring.height + 2;
+      return { ...ring, at };
+    }),
+    ...below.map((ring, i) => {
+      if (i === 0) y = counterTop + counterHigh + 2;
+      const at = y;
+      y += ring.height + 2;
+      return { ...ring, at };
+    }),
+  ];
+  const stemEnd = y + 14;
+  return (
+    <svg viewBox={`0 0 320 ${stemEnd + 40}`} role="img" className={styles.stack}>
+      <title>
+        {`Stack of the tap. Above the counter: ${above.map(({ name }) => name).join(', ')}. Below: ${below.map(({ name }) => name).join(', ')}; then ${hoses === 3 ? 'three hoses' : 'the hose'}.`}
+      </title>
+      <path
+        className={styles.metal}
+        d={`M${middle - stem} ${stemEnd}V26a26 22 0 0 1 52 0v8h-10v-6a16 12 0 0 0 -32 0V${stemEnd}z`}
+      />
+      <g className={styles.counter}>
+        <rect x="14" y={counterTop} width={middle - stem - 18} height={counterHigh} />
+        <rect
+          x={middle + stem + 4}
+          y={counterTop}
+          width={206 - middle - stem - 4}
+          height={counterHigh}
+        />
+      </g>
+      {rings.map(({ name, width, height, at }) => (
+        <g key={name}>
+          <rect
+            className={styles.ring}
+            x={middle - stem - width}
+            y={at}
+            width={width}
+            height={height}
+            rx="2"
+          />
+          <rect
+            className={styles.ring}
+            x={middle + stem}
+            y={at}
+            width={width}
+            height={height}
+            rx="2"
+          />
+          <path className={styles.lead} d={`M${middle + stem + width} ${at + height / 2}H214`} />
+          <text className={styles.name} x="218" y={at + height / 2 + 4}>
+            {name}
+          </text>
+        </g>
+      ))}
+      <text className={styles.name} x="218" y={counterTop + counterHigh / 2 + 4}>
+        counter
+      </text>
+      <g className={styles.hose}>
+        <path d={`M${middle} ${stemEnd}v34`} />
+        {hoses === 3 && (
+          <>
+            <path d={`M${middle - 9} ${stemEnd - 4}q-16 10 -16 38`} />
+            <path className={styles.wide} d={`M${middle + 9} ${stemEnd - 4}q18 10 18 38`} />
+          </>
+        )}
+      </g>
+      <text className={styles.name} x="218" y={stemEnd + 24}>
+        {hoses === 3 ? 'thin up, product, wide down' : 'product hose'}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,33 @@
+import { holePlanSvg, type Plumbing } from '@katharos/contract';
+import { Button } from '@mantine/core';
+import { SvgPicture, svgAddress } from '../../quantities/SvgPicture.tsx';
+import styles from './Sheet.module.css';
+
+/** The holes at one to one: printed without scaling, they are marked through the paper. A ruler on the page tells whether it was. */
+export function HolePlan({ holes }: { holes: Plumbing['holes'] }) {
+  const svg = holePlanSvg(holes);
+  const listed = holes.map(({ name, mm }) => `${name} ${mm} mm`).join(', ');
+  return (
+    <section className={styles.page}>
+      <h2>Holes, one to one</h2>
+      <p>
+        {holes.length === 0
+          ? 'Nothing is drilled at the counter or the waste.'
+          : 'Print at 100 %. The line must measure 100 mm, or the plan is no good.'}
+      </p>
+      <SvgPicture
+        svg={svg}
+        label={holes.length === 0 ? 'Hole plan: none' : `Hole plan: ${listed}`}
+      />
+      <Button
+        className="no-print"
+        variant="default"
+        component="a"
+        href={svgAddress(svg)}
+        download="holes.svg"
+      >
+        Hole plan as SVG
+      </Button>
+    </section>
+  );
+}
