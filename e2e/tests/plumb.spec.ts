@@ -1,12 +1,4 @@
-import {
-  newJobDocument,
-  placeName,
-  plumbingOf,
-  sayIn,
-  starterCatalogue,
-  workWords,
-} from '@katharos/contract';
-import { partsList } from '@katharos/core';
+import { newJobDocument, placeName, plumbingOf, sayIn, workWords } from '@katharos/contract';
 import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
@@ -31,7 +23,7 @@ test.beforeEach(async ({ page }) => {
 /** Every step, tube and part that the core asks for stands on the sheet, in its order. */
 async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]): Promise<void> {
   const { brief } = sizedByTheCore(fair);
-  const { steps, tubes } = plumbingOf(newJobDocument('x'), system, brief);
+  const { steps, tubes, parts } = plumbingOf(newJobDocument('x'), system, brief);
   const sheet = page.getByRole('article', { name: 'Job sheet' });
   const listed = sheet.getByRole('list').first().getByRole('listitem');
   await expect(listed).toHaveCount(steps.length);
@@ -45,11 +37,6 @@ async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]):
     await expect(rows.nth(i + 1)).toContainText(`${placeName(tube.from)} – ${placeName(tube.to)}`);
     await expect(rows.nth(i + 1)).toContainText(`${Math.ceil(tube.cutM * 100)} cm`);
   }
-  const parts = partsList(system, starterCatalogue, {
-    regulator: false,
-    leakStop: true,
-    routes: {},
-  });
   for (const { name } of parts) {
     await expect(sheet.getByRole('cell', { name, exact: true })).toBeVisible();
   }

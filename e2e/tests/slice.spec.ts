@@ -1,20 +1,14 @@
 import {
   flushWords,
+  newJobDocument,
+  plumbingOf,
   sayIn,
   writeEntered,
   writeMinutes,
   writeNumber,
   writePercent,
 } from '@katharos/contract';
-import {
-  cutLength,
-  expectedReadings,
-  flushPlan,
-  partsList,
-  tubeRuns,
-  verdict,
-} from '@katharos/core';
-import { starterCatalogue } from '@katharos/contract';
+import { expectedReadings, flushPlan, verdict } from '@katharos/core';
 import { expect, test } from '@playwright/test';
 import {
   beginJob,
@@ -100,8 +94,7 @@ test('one job from the first reading to the certificate, every number as the cor
 
   await test.step('plumb', async () => {
     await expect(page.getByRole('heading', { name: 'Plumb', level: 2 })).toBeVisible();
-    const regulator = brief.settings.regulatorBar !== null;
-    const lines = partsList(design, starterCatalogue, { regulator, leakStop: true, routes: {} });
+    const { parts: lines, tubes } = plumbingOf(newJobDocument('x'), design, brief);
     await plumbView(page, 'Parts').click();
     const parts = page.getByRole('region', { name: 'Parts' });
     for (const line of lines) {
@@ -110,11 +103,10 @@ test('one job from the first reading to the certificate, every number as the cor
     const total = lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
     await expect(parts).toContainText(`€${total.toFixed(2)}`);
     await parts.getByRole('checkbox', { name: lines[0]!.name, exact: true }).check();
-    await expect(parts).toContainText(`1 of ${lines.length} in the van`);
+    await expect(parts).toContainText(`Loaded: 1 of ${lines.length}`);
     await plumbView(page, 'Tubes').click();
-    const first = tubeRuns(design)[0]!;
     await expect(page.getByRole('region', { name: 'Tubes' })).toContainText(
-      `${Math.ceil(cutLength(first) * 100)} cm`,
+      `${Math.ceil(tubes[0]!.cutM * 100)} cm`,
     );
     await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
   });

@@ -2,6 +2,8 @@ import {
   bodiesOf,
   type Body,
   type Cabinet,
+  type Clash,
+  clashesOf,
   type Door,
   type InstalledSystem,
   isUltravioletLine,
@@ -24,6 +26,10 @@ export interface CabinetPlan {
   obstacles: Obstacle[];
   /** As proposed, or where a person put things; empty while the cabinet is not measured. */
   placed: Placed[];
+  /** What finds no place, wherever the rest stands. */
+  left: string[];
+  /** What meets something where it stands. */
+  clashes: Clash[];
   /** What is placed but not reached. */
   reach: ReachWarning[];
   /** The cupboard beside it, where the tank stands in that; its place is null where it does not go in. */
@@ -49,15 +55,16 @@ export function cabinetPlan(
   const door = width && height ? { width, height } : null;
   const nextDoor = plumb.nextCupboard && tank && !plumb.remote ? plumb.nextCupboard : null;
   const bodies = plumb.remote ? [] : nextDoor ? all.filter(({ id }) => id !== 'tank') : all;
-  const placed = cabinet
-    ? placedBodies(bodies, placeBodies(bodies, cabinet, obstacles).placed, plumb.placements)
-    : [];
+  const fit = cabinet ? placeBodies(bodies, cabinet, obstacles) : { placed: [], left: [] };
+  const placed = placedBodies(bodies, fit.placed, plumb.placements);
   return {
     bodies,
     cabinet,
     door,
     obstacles,
-    placed,
+    placed: cabinet ? placed : [],
+    left: fit.left,
+    clashes: cabinet ? clashesOf(bodies, placed, cabinet, obstacles) : [],
     reach: cabinet ? reachWarnings(bodies, placed, cabinet, door) : [],
     next:
       nextDoor && tank

@@ -38,11 +38,12 @@ const rectangle = (at: { x: number; y: number; w: number; h: number }, style: st
   `<rect x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" ${style}/>`;
 
 const text = (x: number, y: number, words: string, size = 26): string =>
-  `<text x="${mm(x)}" y="${mm(y)}" font-size="${size}" text-anchor="middle" dominant-baseline="middle" fill="#111">${escape(words)}</text>`;
+  `<text x="${mm(x)}" y="${mm(y)}" font-size="${size.toFixed(1)}" text-anchor="middle" dominant-baseline="middle" fill="#111">${escape(words)}</text>`;
 
 function named(view: View, box: Box, name: string, style: string): string {
   const at = flat(view, box);
-  return rectangle(at, style) + text(at.x + at.w / 2, at.y + at.h / 2, name);
+  const size = Math.min(26, (at.w * 1000) / (0.58 * name.length));
+  return rectangle(at, style) + text(at.x + at.w / 2, at.y + at.h / 2, name, size);
 }
 
 const solid = 'fill="#eef3f5" stroke="#111" stroke-width="4" rx="6"';

@@ -24,6 +24,8 @@ const plan: CabinetPlan = {
     { id: 'unit', x: 0, y: 0.1, z: 0, width: 0.28, height: 0.4, depth: 0.28, lies: false },
     { id: 'tank', x: 0.5, y: 0, z: 0.1, width: 0.28, height: 0.4, depth: 0.28, lies: false },
   ],
+  left: [],
+  clashes: [],
   reach: [],
   next: null,
 };

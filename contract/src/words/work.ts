@@ -148,7 +148,7 @@ const writers: Record<WorkCode, Writer> = {
   }),
   'feed-valve-adapter': (_n, text) => ({
     title: 'Tee on the stop valve',
-    instruction: `Hose off the valve, the ${text('thread')} tee on with its gasket, hose back on the tee, feed valve on its branch, closed.`,
+    instruction: `Hose off the valve, the ${text('thread') ? `${text('thread')} ` : ''}tee on with its gasket, hose back on the tee, feed valve on its branch, closed.`,
     proof: 'Both gaskets sit flat; the branch points to the unit.',
   }),
   'feed-hose-adapter': () => ({

@@ -3,6 +3,7 @@ import {
   type DetailKey,
   type JobDocument,
   newJobDocument,
+  plumbingOf,
   type Reading,
   starterCatalogue,
   surveyFields,
@@ -32,6 +33,9 @@ interface Sample {
   survey: Omit<Survey, 'readings' | 'details' | 'site'> & Partial<Pick<Survey, 'site'>>;
   details?: Partial<Record<DetailKey, [value: number, unit: string]>>;
   readings: Partial<Record<SurveyKey, [value: number, unit: string]>>;
+  plumb?: Partial<JobDocument['plumb']>;
+  /** Steps of the order of work that are done already. */
+  worked?: number;
 }
 
 const mains = {
@@ -100,6 +104,7 @@ const samples: Sample[] = [
     daysAgo: 3,
     progress: 'chosen',
     note: 'Chloramine in the mains; pressure climbs at night.',
+    worked: 9,
     survey: {
       ...mains,
       disinfectant: 'chloramine',
@@ -120,6 +125,8 @@ const samples: Sample[] = [
       cabinetWidth: [74, 'cm'],
       cabinetHeight: [66, 'cm'],
       cabinetDepth: [52, 'cm'],
+      doorWidth: [66, 'cm'],
+      doorHeight: [58, 'cm'],
       drainPipe: [40, 'mm'],
       straightPipe: [14, 'cm'],
       spoutToBowl: [12, 'cm'],
@@ -154,7 +161,13 @@ const samples: Sample[] = [
       hardness: [8, 'dH'],
       largestDraw: [3, 'L'],
     },
-    details: { fridgeLine: [6, 'm'], fridgeRise: [3.1, 'm'] },
+    details: {
+      fridgeLine: [6, 'm'],
+      fridgeRise: [3.1, 'm'],
+      iceLine: [7, 'm'],
+      iceRise: [3.2, 'm'],
+    },
+    plumb: { remote: { through: 'floor', lengthM: 7.5, riseM: 3.4 } },
   },
   {
     name: 'Café Millrace',
@@ -232,6 +245,13 @@ function documentOf(sample: Sample, at: string): JobDocument {
   if (!found?.best.today) throw new Error(`the sample job of ${sample.name} has no system`);
   const { design, today } = found.best;
   document.system = { design, chosenAt: at, chosenBy: by, agreed: { at, by } };
+  document.plumb = { ...document.plumb, ...sample.plumb };
+  if (sample.worked && brief.ok) {
+    const { steps } = plumbingOf(document, design, brief.value);
+    document.plumb.done = Object.fromEntries(
+      steps.slice(0, sample.worked).map(({ id, mark }) => [id, { at, by, mark }]),
+    );
+  }
   if (sample.progress === 'chosen') return document;
 
   document.plumb.ticks.finished = { at, by };

@@ -3,7 +3,8 @@ import type { Sequelize } from 'sequelize';
 import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
 import { hashPassword } from '../session/passwords.ts';
-import { demoOwner, demoSignIn } from './demoFirm.ts';
+import { VanStockRow } from '../db/models.ts';
+import { demoOwner, demoSignIn, demoVan } from './demoFirm.ts';
 import { demoJobs } from './demoJobs.ts';
 
 /** Fills an empty database with the sample firm; a database that has an owner is left as it is. */
@@ -20,6 +21,9 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
       },
       transaction,
     );
+    for (const [partId, quantity] of demoVan) {
+      await VanStockRow.create({ firmId: owner.firmId, partId, quantity }, { transaction });
+    }
     for (const { document, updatedAt } of demoJobs(now)) {
       await addJob(owner.firmId, demoOwner.name, document, transaction, updatedAt);
     }

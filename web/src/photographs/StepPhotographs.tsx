@@ -9,13 +9,22 @@ import { UnsentPhotographs } from './UnsentPhotographs.tsx';
 import { useSendPhotographs } from './useSendPhotographs.ts';
 
 /** Photographs that prove one step of the work; a phone opens its camera. */
-export function StepPhotographs({ step, title }: { step: string; title: string }) {
+export function StepPhotographs({
+  step,
+  title,
+  mayAdd,
+}: {
+  step: string;
+  title: string;
+  mayAdd: boolean;
+}) {
   const { job } = useJob();
   const { data } = usePhotographsQuery(job.id);
   const [open, setOpen] = useState<string | null>(null);
   const { send, sending, waiting } = useSendPhotographs({ about: 'work', step });
   const own = data?.photographs.filter((one) => one.step === step) ?? [];
   const shown = own.find(({ id }) => id === open);
+  if (!mayAdd && own.length === 0) return null;
   return (
     <>
       <Group gap="xs" mt={4}>
@@ -30,27 +39,29 @@ export function StepPhotographs({ step, title }: { step: string; title: string }
             <img src={photographAddress(job.id, photograph.id)} alt="" loading="lazy" />
           </button>
         ))}
-        <FileButton
-          multiple
-          accept="image/*"
-          inputProps={{ 'aria-label': `Photograph file: ${title}` }}
-          onChange={(files) => void send(files)}
-        >
-          {(props) => (
-            <Button
-              {...props}
-              variant="subtle"
-              size="compact-sm"
-              mih={32}
-              px={0}
-              className="no-print"
-              loading={sending}
-              aria-label={`Photograph: ${title}`}
-            >
-              Photograph
-            </Button>
-          )}
-        </FileButton>
+        {mayAdd && (
+          <FileButton
+            multiple
+            accept="image/*"
+            inputProps={{ 'aria-label': `Photograph file: ${title}` }}
+            onChange={(files) => void send(files)}
+          >
+            {(props) => (
+              <Button
+                {...props}
+                variant="subtle"
+                size="compact-sm"
+                mih={32}
+                px={0}
+                className="no-print"
+                loading={sending}
+                aria-label={`Photograph: ${title}`}
+              >
+                Photograph
+              </Button>
+            )}
+          </FileButton>
+        )}
       </Group>
       <UnsentPhotographs waiting={waiting} onSend={(files) => void send(files)} />
       {shown && (

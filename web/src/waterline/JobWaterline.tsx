@@ -24,6 +24,8 @@ import { useJob } from '../job/useJob.ts';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { useSizing } from '../size/sizingContext.ts';
+import { TubeInspector } from './TubeInspector.tsx';
+import { useLineTubes } from './useLineTubes.ts';
 import styles from './Waterline.module.css';
 import { WaterlineDrawing } from './WaterlineDrawing.tsx';
 import { AcrossReadout, UprightReadout } from './WaterlineReadout.tsx';
@@ -70,7 +72,9 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         <Text fw={650}>{chosen ? 'The chosen system' : 'Proposed so far'}</Text>
         {!collapsed && (
           <span className={styles.legend}>
-            height: pressure · width: flow · colour and grain: dissolved solids
+            {stage === 'plumb' && chosen
+              ? 'number: tube, dark when laid · bar: push-fit · diamond: nut · ring: other end'
+              : 'height: pressure · width: flow · colour and grain: dissolved solids'}
           </span>
         )}
         {design && !collapsed && (
@@ -109,7 +113,13 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         )}
       </div>
       {collapsed ? null : design && water ? (
-        <Line design={design} water={water} state={scenes[current]} upright={small} />
+        <Line
+          design={design}
+          water={water}
+          state={scenes[current]}
+          upright={small}
+          plumbing={stage === 'plumb' && chosen}
+        />
       ) : brief && !brief.ok ? (
         <Tone kind="bad" head="No line can be drawn for these readings" role="status">
           {failureSentence(brief.failure)}{' '}
@@ -139,11 +149,14 @@ interface LineProps {
   water: FeedWater;
   state: WaterlineState;
   upright: boolean;
+  /** Whether the tubes are shown on it. */
+  plumbing: boolean;
 }
 
 const rowPitch = 62;
+const noNodes: readonly WaterlineNode[] = [];
 
-function Line({ design, water, state, upright }: LineProps) {
+function Line({ design, water, state, upright, plumbing }: LineProps) {
   const solved = useMemo(
     () =>
       isUltravioletLine(design)
@@ -152,6 +165,7 @@ function Line({ design, water, state, upright }: LineProps) {
     [design, water, state],
   );
   const { ref, width } = useElementSize();
+  const tubes = useLineTubes(plumbing && solved.ok ? solved.value.nodes : noNodes, design);
   const [picked, setPicked] = useState<string | null>(null);
   if (!solved.ok) {
     return (
@@ -163,7 +177,7 @@ function Line({ design, water, state, upright }: LineProps) {
   const { nodes } = solved.value;
   const shown = nodes.filter((node) => node.kind !== 'restrictor');
   const pick = (id: string) => setPicked((before) => (before === id ? null : id));
-  const drawing = { nodes, tankShare: state.tankShare, picked, onPick: pick };
+  const drawing = { nodes, tankShare: state.tankShare, picked, onPick: pick, tubes };
   return (
     <>
       {upright ? (
@@ -181,6 +195,10 @@ function Line({ design, water, state, upright }: LineProps) {
           )}
         </div>
       )}
+      <TubeInspector
+        stretch={tubes.find(({ pipe }) => pipe === picked)}
+        onClose={() => setPicked(null)}
+      />
       <Inspector node={shown.find((node) => node.id === picked)} onClose={() => setPicked(null)} />
     </>
   );

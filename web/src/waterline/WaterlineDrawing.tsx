@@ -1,7 +1,16 @@
 import type { WaterlineNode } from '@katharos/core';
 import { nodeNames } from '@katharos/contract';
-import { layOutWaterline, pipeWidth, type PlacedPipe, saltShare, topPressure } from './layout.ts';
+import {
+  bendLength,
+  layOutWaterline,
+  pipeWidth,
+  type PlacedPipe,
+  saltShare,
+  topPressure,
+} from './layout.ts';
+import type { StretchTubes } from './lineTubes.ts';
 import { NodeSymbol } from './symbols.tsx';
+import { TubeMarks } from './TubeMarks.tsx';
 import styles from './Waterline.module.css';
 
 interface Props {
@@ -14,6 +23,8 @@ interface Props {
   tankShare: number;
   picked: string | null;
   onPick: (id: string) => void;
+  /** Tubes by the pipes they stand for; empty where nobody plumbs. */
+  tubes?: readonly StretchTubes[];
 }
 
 const margin = 30;
@@ -27,6 +38,7 @@ export function WaterlineDrawing({
   tankShare,
   picked,
   onPick,
+  tubes = [],
 }: Props) {
   const layout = layOutWaterline(nodes, { length, depth, margin, topBar: topPressure(nodes) });
   const largest = Math.max(...nodes.map((node) => node.flowLPerH));
@@ -59,11 +71,30 @@ export function WaterlineDrawing({
           salt={saltShare(pipe.tdsMgL)}
         />
       ))}
+      {layout.pipes.map((pipe) => {
+        const stretch = tubes.find((one) => one.pipe === pipe.id);
+        return (
+          stretch && (
+            <TubeMarks
+              key={pipe.id}
+              pipe={pipe}
+              stretch={stretch}
+              at={at}
+              pitch={length / layout.nodes.length}
+              upright={upright}
+              picked={picked === pipe.id}
+              onPick={() => onPick(pipe.id)}
+            />
+          )
+        );
+      })}
       {layout.nodes.map(({ node, along, level }) => {
         const [x, y] = at(along, level);
         return (
           <g key={node.id}>
-            {node.kind === 'tank' && <TankLevel x={x} y={y} share={tankShare} />}
+            {node.kind === 'tank' && tubes.length === 0 && (
+              <TankLevel x={x} y={y} share={tankShare} />
+            )}
             <g
               role="button"
               tabIndex={0}
@@ -105,7 +136,7 @@ interface PipeProps {
 /** A run of water that keeps its level until just before the next component, where its pressure changes. */
 function Pipe({ pipe, at, upright, width, salt }: PipeProps) {
   const { from, to } = pipe;
-  const bend = Math.min(34, (to.along - from.along) / 2);
+  const bend = bendLength(from.along, to.along);
   const start = at(from.along, from.level);
   const turn = at(to.along - bend, from.level);
   const end = at(to.along, to.level);

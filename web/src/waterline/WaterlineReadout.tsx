@@ -32,7 +32,7 @@ export function AcrossReadout({
           <tr>
             {nodes.map((node) => (
               <th key={node.id} scope="col" data-picked={picked === node.id}>
-                {nodeNames[node.kind]}
+                {nodeNames[node.kind].replace('Refrigerator', 'Refrig\u00aderator')}
               </th>
             ))}
           </tr>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { WaterlineNode } from '@katharos/core';
-import { layOutWaterline, pipeWidth, saltShare, topPressure } from './layout.ts';
+import { layOutWaterline, pipesOf, pipeWidth, saltShare, topPressure } from './layout.ts';
 
 const node = (
   id: string,
@@ -29,6 +29,12 @@ const options = { length: 1000, depth: 200, margin: 20, topBar: 5 };
 
 describe('the layout of the waterline', () => {
   const { nodes: placed, pipes, floor } = layOutWaterline(nodes, options);
+
+  test('has the pipes that it has without a drawing', () => {
+    expect(pipes.map(({ id, from, to }) => ({ id, from: from.node.id, to: to.node.id }))).toEqual(
+      pipesOf(nodes),
+    );
+  });
 
   test('stands evenly along the flow, inside the drawing', () => {
     const pitch = placed.slice(1).map((next, i) => next.along - placed[i]!.along);

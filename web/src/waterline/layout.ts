@@ -35,6 +35,22 @@ export interface LayoutOptions {
 /** The drain lies below the floor, so that its pipe is seen to leave the line even where product has hardly any pressure. */
 const drainFall = 26;
 
+/** The pipes of a line by name, without a drawing: ends of branches do not lead on. */
+export function pipesOf(
+  nodes: readonly WaterlineNode[],
+): { id: string; from: string; to: string }[] {
+  const pipes: { id: string; from: string; to: string }[] = [];
+  let last: string | undefined;
+  for (const { id, lane } of placed(nodes)) {
+    if (last) pipes.push({ id: `${last}>${id}`, from: last, to: id });
+    if (leadsOn(lane)) last = id;
+  }
+  return pipes;
+}
+
+/** Drain and branches are ends; what follows them leaves from where they left. */
+const leadsOn = (lane: WaterlineNode['lane']): boolean => lane !== 'drain' && lane !== 'branch';
+
 /** Components that take a place of their own on the line; the restrictor is drawn on the drain's way down. */
 const placed = (nodes: readonly WaterlineNode[]) =>
   nodes.filter((node) => node.kind !== 'restrictor');
@@ -61,8 +77,7 @@ export function layOutWaterline(
   let last: PlacedNode | undefined;
   for (const next of all) {
     if (last) pipes.push(pipeBetween(last, next));
-    // Drain and branches are ends; what follows them leaves from where they left.
-    if (next.node.lane !== 'drain' && next.node.lane !== 'branch') last = next;
+    if (leadsOn(next.node.lane)) last = next;
   }
   return { nodes: all, pipes, floor: levelOf(0), length };
 }
@@ -80,6 +95,9 @@ function pipeBetween(from: PlacedNode, to: PlacedNode): PlacedPipe {
     tdsMgL: own ? to.node.tdsMgL : from.node.tdsMgL,
   };
 }
+
+/** How far before a component its pipe begins to bend to the component's level, pixels. */
+export const bendLength = (from: number, to: number): number => Math.min(34, (to - from) / 2);
 
 /** The highest pressure on the line, rounded up so that the drawing does not jump with every reading. */
 export const topPressure = (nodes: readonly WaterlineNode[]): number =>

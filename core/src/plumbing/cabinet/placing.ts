@@ -90,6 +90,29 @@ export function collisions(
   return outside ? ['cabinet', ...met] : met;
 }
 
+/** A placed body and what it meets. */
+export interface Clash {
+  id: string;
+  met: string[];
+}
+
+/** Everything that meets something, or a wall. */
+export const clashesOf = (
+  bodies: readonly Body[],
+  placed: readonly Placed[],
+  cabinet: Cabinet,
+  obstacles: readonly Obstacle[],
+): Clash[] =>
+  placed.flatMap((one): Clash[] => {
+    const body = bodies.find(({ id }) => id === one.id);
+    if (!body) return [];
+    const met = collisions(body, one, cabinet, [
+      ...obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle })),
+      ...placed.filter(({ id }) => id !== one.id).map((other) => ({ id: other.id, box: other })),
+    ]);
+    return met.length > 0 ? [{ id: one.id, met }] : [];
+  });
+
 const mostTried = 40_000;
 
 /**
@@ -102,14 +125,17 @@ export function placeBodies(
   cabinet: Cabinet,
   obstacles: readonly Obstacle[],
 ): Fit {
-  const order = [...bodies].sort(
-    (a, b) => b.width * b.height * b.depth - a.width * a.height * a.depth,
-  );
+  // What has no place even in a cabinet with nothing else in it is not searched for.
+  const order = bodies
+    .filter((body) => hasPlace(body, cabinet, obstacles))
+    .sort((a, b) => b.width * b.height * b.depth - a.width * a.height * a.depth);
   let best: Placed[] = [];
   let tried = 0;
   const search = (index: number, placed: Placed[]): boolean => {
     if (placed.length > best.length) best = [...placed];
     if (index === order.length) return placed.length === order.length;
+    // What is left cannot make it more than there was already.
+    if (placed.length + order.length - index <= best.length) return false;
     const body = order[index]!;
     const taken = [
       ...obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle })),
@@ -143,6 +169,16 @@ export function placeBodies(
   search(0, []);
   const ids = new Set(best.map(({ id }) => id));
   return { placed: best, left: bodies.map(({ id }) => id).filter((id) => !ids.has(id)), tried };
+}
+
+/** Whether a body has a place among what is in the way alone. */
+function hasPlace(body: Body, cabinet: Cabinet, obstacles: readonly Obstacle[]): boolean {
+  const taken = obstacles.map((obstacle) => ({ id: obstacle.id, box: obstacle }));
+  return shapesOf(body).some((shape) =>
+    corners(shape, body, cabinet, obstacles).some(
+      (at) => collisions(body, { id: body.id, ...at, ...shape }, cabinet, taken).length === 0,
+    ),
+  );
 }
 
 type Shape = Pick<Placed, 'width' | 'height' | 'depth' | 'lies'>;

@@ -38,9 +38,57 @@ describe('the cutting plan', () => {
     expect(cuttingPlan(coils(1.5 + leastUsefulM), pieces(1.5)).wasteM).toBe(0);
   });
 
+  test('is the best of all ways to cut, tried one by one', () => {
+    const everyWay = (held: number[], wanted: number[]) => {
+      let best = { missing: Infinity, waste: Infinity };
+      const rest = [...held];
+      const go = (index: number, missing: number): void => {
+        if (index === wanted.length) {
+          const waste = rest.reduce(
+            (sum, left, i) => sum + (left < held[i]! && left < 40 ? left : 0),
+            0,
+          );
+          if (missing < best.missing || (missing === best.missing && waste < best.waste))
+            best = { missing, waste };
+          return;
+        }
+        rest.forEach((left, i) => {
+          if (left < wanted[index]!) return;
+          rest[i] = left - wanted[index]!;
+          go(index + 1, missing);
+          rest[i] = left;
+        });
+        go(index + 1, missing + 1);
+      };
+      go(0, 0);
+      return best;
+    };
+    const centimetres = (min: number, max: number) => fc.integer({ min, max });
+    fc.assert(
+      fc.property(
+        fc.array(centimetres(15, 200), { minLength: 1, maxLength: 6 }),
+        fc.array(centimetres(60, 320), { minLength: 1, maxLength: 3 }),
+        (wanted, held) => {
+          const longestFirst = [...wanted].sort((a, b) => b - a);
+          const plan = cuttingPlan(
+            coils(...held.map((cm) => cm / 100)),
+            pieces(...wanted.map((cm) => cm / 100)),
+          );
+          const best = everyWay(held, longestFirst);
+          expect(plan.gapM).toBe(0);
+          expect(plan.missing).toHaveLength(best.missing);
+          expect(plan.wasteM).toBeCloseTo(best.waste / 100, 9);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
   test('says which pieces have no coil left', () => {
     const plan = cuttingPlan(coils(1), pieces(0.9, 0.8));
     expect(plan.missing).toHaveLength(1);
     expect(cuttingPlan([], pieces(1)).missing).toHaveLength(1);
+    // The longest fits, but without it both others do.
+    expect(cuttingPlan(coils(2), pieces(1.5, 1, 1)).missing.map(({ id }) => id)).toEqual(['p0']);
   });
 });

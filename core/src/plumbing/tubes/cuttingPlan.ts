@@ -27,75 +27,87 @@ export const leastUsefulM = 0.4;
 /** Placements after which the search gives what it has. */
 const mostTried = 200_000;
 
-interface State {
-  rest: number[];
+/** Lengths inside are whole millimetres, so that a rest of nothing is nothing. */
+const millimetres = (metres: number): number => Math.round(metres * 1000);
+
+interface Found {
+  missing: number;
+  wasteMm: number;
+  /** Coil of each piece, -1 for one without. */
   at: number[];
 }
 
 /**
  * Cuts the pieces from the coils at hand so that the fewest pieces are missing, and of those plans the one with the least waste:
- * rests that are too short to be used again. Depth first over the pieces, the longest first, with a bound; exact unless the bound on
- * work is hit, which the gap then says.
+ * rests that are too short to be used again. Depth first over the pieces, the longest first; a branch is left where it cannot be
+ * better than the best so far, or where the same rests were reached before. Exact unless the bound on work is hit, which the gap says.
+ * Units: m, taken to the millimetre.
  */
 export function cuttingPlan(coils: readonly Coil[], pieces: readonly Piece[]): CuttingPlan {
   const order = [...pieces].sort((a, b) => b.lengthM - a.lengthM);
-  const begun = (coil: number, rest: number) => rest < coils[coil]!.lengthM - 1e-9;
-  const wasteOf = (rest: readonly number[]): number =>
+  const wanted = order.map(({ lengthM }) => millimetres(lengthM));
+  const whole = coils.map(({ lengthM }) => millimetres(lengthM));
+  const rest = [...whole];
+  const at: number[] = [];
+  const seen = new Set<string>();
+  const useful = millimetres(leastUsefulM);
+  let tried = 0;
+  let best: Found | undefined;
+  /** Waste that no piece still to be cut can take up. */
+  const waste = (shortest: number): number =>
     rest.reduce(
-      (sum, left, i) => sum + (begun(i, left) && left < leastUsefulM - 1e-9 ? left : 0),
+      (sum, left, i) => sum + (left < whole[i]! && left < useful && left < shortest ? left : 0),
       0,
     );
-  let best: (State & { missing: number; waste: number }) | undefined;
-  let tried = 0;
-  const state: State = { rest: coils.map(({ lengthM }) => lengthM), at: [] };
-  const isBetter = (missing: number, waste: number) =>
-    !best || missing < best.missing || (missing === best.missing && waste < best.waste - 1e-9);
+  const cannotBeat = (missing: number, wasteMm: number): boolean =>
+    best !== undefined &&
+    (missing > best.missing || (missing === best.missing && wasteMm >= best.wasteMm));
   const place = (index: number, missing: number): void => {
-    if (tried >= mostTried || (best && missing > best.missing)) return;
-    if (best?.missing === 0 && best.waste === 0) return;
-    if (index === order.length) {
-      const waste = wasteOf(state.rest);
-      if (isBetter(missing, waste)) {
-        best = { missing, waste, rest: [...state.rest], at: [...state.at] };
-      }
+    if (tried >= mostTried || cannotBeat(missing, waste(wanted.at(-1) ?? 0))) return;
+    if (index === wanted.length) {
+      const wasteMm = waste(Infinity);
+      if (!cannotBeat(missing, wasteMm)) best = { missing, wasteMm, at: [...at] };
       return;
     }
-    const { lengthM } = order[index]!;
-    const seen = new Set<string>();
-    let placed = false;
-    state.rest.forEach((left, coil) => {
-      // Two coils with the same rest lead to the same plans.
-      const key = left.toFixed(6);
-      if (left + 1e-9 < lengthM || seen.has(key)) return;
-      seen.add(key);
-      placed = true;
+    // What was reached before by other cuts leads on to the same plans.
+    const key = `${index} ${missing} ${rest
+      .map((left, i) => (left < whole[i]! ? left : -left))
+      .sort((a, b) => a - b)
+      .join(' ')}`;
+    if (seen.has(key)) return;
+    seen.add(key);
+    const length = wanted[index]!;
+    for (let coil = 0; coil < rest.length; coil += 1) {
+      const left = rest[coil]!;
+      if (left < length) continue;
       tried += 1;
-      state.rest[coil] = left - lengthM;
-      state.at.push(coil);
+      rest[coil] = left - length;
+      at.push(coil);
       place(index + 1, missing);
-      state.at.pop();
-      state.rest[coil] = left;
-    });
-    // A piece is left out only where it fits nowhere as things stand; what fits is placed.
-    if (!placed) {
-      state.at.push(-1);
-      place(index + 1, missing + 1);
-      state.at.pop();
+      at.pop();
+      rest[coil] = left;
     }
+    // Also a piece that would fit is left out, last of all: it may keep two others from their place.
+    at.push(-1);
+    place(index + 1, missing + 1);
+    at.pop();
   };
   place(0, 0);
-  const { at, rest, waste } = best ?? { at: order.map(() => -1), rest: state.rest, waste: 0 };
+  const found = best ?? { missing: wanted.length, wasteMm: 0, at: wanted.map(() => -1) };
+  const cuts = coils.map((coil, i) => {
+    const own = order.filter((_, k) => found.at[k] === i);
+    return {
+      coil,
+      pieces: own,
+      leftM: own.reduce((left, one) => left - one.lengthM, coil.lengthM),
+    };
+  });
+  const wasteM = found.wasteMm / 1000;
   return {
-    cuts: coils
-      .map((coil, i) => ({
-        coil,
-        pieces: order.filter((_, k) => at[k] === i),
-        leftM: rest[i]!,
-      }))
-      .filter(({ pieces: cut }) => cut.length > 0),
-    missing: order.filter((_, k) => at[k] === -1),
-    wasteM: waste,
-    gapM: tried >= mostTried ? waste : 0,
+    cuts: cuts.filter(({ pieces: own }) => own.length > 0),
+    missing: order.filter((_, k) => found.at[k] === -1),
+    wasteM,
+    gapM: tried >= mostTried ? wasteM : 0,
     tried,
   };
 }

@@ -183,11 +183,12 @@ function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: L
   ];
   lay('unit', size, usual.withinUnit, from, ...inline);
   from = inline.at(-1) ?? from;
-  for (const { kind, lengthM } of branches) {
+  for (const { kind, lengthM, innerDiameterMm } of branches) {
+    const own = sizeOfBore(innerDiameterMm);
     const tee = `tee-${kind}`;
     lay('product', size, usual.withinUnit, from, tee);
-    lay('product', '1/4"', usual.branchValve, tee, `valve-${kind}`);
-    lay('product', '1/4"', lengthM, `valve-${kind}`, kind);
+    lay('product', own, usual.branchValve, tee, `valve-${kind}`);
+    lay('product', own, lengthM, `valve-${kind}`, kind);
     from = tee;
   }
   lay('product', size, line.lengthM, from, design.tap.dispenser ? 'dispenser' : 'tap');

@@ -1,5 +1,5 @@
 import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
-import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
 import { cutLength } from './cutLength.ts';
 import { portSize } from './portSize.ts';
 import { type Joints, plainJoints, type TubeFunction, type TubeRun, tubeRuns } from './tubeRuns.ts';
@@ -69,7 +69,7 @@ export function tubeSchedule(
 ): ScheduledTube[] {
   const scheduled = tubeRuns(system, joints).map((laid, i): ScheduledTube => {
     const takenM = routes[laid.id] ?? positions[laid.id] ?? laid.routeM;
-    const flowLPerH = flows[laid.function];
+    const flowLPerH = branchFlow(system, laid) ?? flows[laid.function];
     const cutOf = (size: TubeSize) =>
       cutLength({ ...laid, size }, takenM, saddleM === undefined ? {} : { saddleM });
     const loss = (size: TubeSize) =>
@@ -105,6 +105,13 @@ export function tubeSchedule(
     reducers: [port(tube.from), port(tube.to)].filter((size) => size !== null && size !== tube.size)
       .length,
   }));
+}
+
+/** What a branch's own tubes carry while it draws, L/h; null for any other tube. */
+function branchFlow(system: InstalledSystem, { to }: TubeRun): number | null {
+  if (isUltravioletLine(system)) return null;
+  const branch = system.branches.find(({ kind }) => to === kind || to === `valve-${kind}`);
+  return branch ? 60 * branch.flowLPerMin : null;
 }
 
 /** A tee is bought in the widest of its tubes; the others reach it by a reducer. Null where a place is no tee. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { flows } from '../../test/plumbingSamples.ts';
+import { branchTo, flows } from '../../test/plumbingSamples.ts';
 import { assess } from '../../sizing/assess.ts';
 import { newMembrane } from '../../sizing/systemDesign.ts';
 import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
@@ -128,6 +128,17 @@ describe('sizes', () => {
       'feed-valve>prefilter-1': 0,
     });
     expect(scheduled({}, directDesign)[0]).toMatchObject({ size: '3/8"', reducers: 0 });
+  });
+
+  test('a branch’s tubes carry what it draws, in the bore that its design has', () => {
+    const branches = [{ ...branchTo('ice-maker'), innerDiameterMm: boreMm['3/8"'] }];
+    const tubes = scheduled({}, { ...tankDesign, branches });
+    const own = tubes.filter(({ to }) => to.endsWith('ice-maker') && !to.startsWith('tee-'));
+    expect(own.map(({ size, flowLPerH }) => [size, flowLPerH])).toEqual([
+      ['3/8"', 48],
+      ['3/8"', 48],
+    ]);
+    expect(tubes.find(({ to }) => to === 'tee-ice-maker')?.flowLPerH).toBe(flows.product);
   });
 
   test('a wider tube of the same way is cut a little longer: it goes in deeper', () => {

@@ -21,9 +21,11 @@ export function tubesOnLine<R extends TubeRun>(
       runs.some((run) => run.from === place),
     );
     const way =
-      starts.map((start) => shortest(left, start, to)).find((one) => one.length > 0) ?? [];
-    for (const run of way) left.delete(run);
-    return way;
+      starts.map((start) => shortest(runs, start, to)).find((one) => one.length > 0) ?? [];
+    // What an earlier stretch stands for already, such as the way to the first of several tees, is not shown twice.
+    const own = way.filter((run) => left.has(run));
+    for (const run of own) left.delete(run);
+    return own;
   });
   for (const run of left) {
     const touched = stretches.findIndex(
@@ -46,7 +48,7 @@ const carries = ({ from, to, function: role }: TubeRun, toDrain: boolean): boole
     ? role === 'drain' || (from.startsWith('membrane') && to.startsWith('membrane'))
     : role !== 'drain';
 
-function shortest<R extends TubeRun>(runs: ReadonlySet<R>, from: string, to: string): R[] {
+function shortest<R extends TubeRun>(runs: readonly R[], from: string, to: string): R[] {
   let ways: { at: string; way: R[] }[] = [{ at: from, way: [] }];
   const seen = new Set([from]);
   while (ways.length > 0) {

@@ -74,11 +74,11 @@ export function systemParts(system: InstalledSystem): Part[] {
         system.membrane,
         system.restrictor,
         system.permeatePump,
-        system.mineral?.part,
+        system.mineral?.part ?? null,
         system.tank,
         system.postFilter,
         lamp,
         tap,
       ];
-  return [...prefilters, ...rest].filter((part) => part != null);
+  return [...prefilters, ...rest].filter((part) => part !== null);
 }

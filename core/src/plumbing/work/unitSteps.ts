@@ -1,4 +1,4 @@
-import { isUltravioletLine, type UltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
 import type { SystemDesign } from '../../sizing/systemDesign.ts';
 import { fullTankKg } from '../cabinet/bodies.ts';
 import { passesWall } from '../tubes/passesWall.ts';
@@ -80,7 +80,7 @@ function membraneUnitSteps(
   const piped = isMakerPiped(design);
   const inside = [
     ...idsOf(prefilters),
-    ...idsOf([shutoff, postFilter, mineral?.part].filter((part) => part != null)),
+    ...idsOf([shutoff, postFilter, mineral?.part ?? null].filter((part) => part !== null)),
   ];
   // Tee and check valve of the product line: a four-port valve brings its own.
   const joints: StepPart[] = [

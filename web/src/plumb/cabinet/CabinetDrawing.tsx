@@ -1,5 +1,5 @@
 import { bodyName } from '@katharos/contract';
-import type { Body, Cabinet, Obstacle, Placed } from '@katharos/core';
+import type { Body, Cabinet, Door, Obstacle, Placed } from '@katharos/core';
 import { type PointerEvent, useRef, useState } from 'react';
 import styles from './Cabinet.module.css';
 
@@ -10,18 +10,26 @@ interface Props {
   bodies: readonly Body[];
   placed: readonly Placed[];
   obstacles: readonly Obstacle[];
-  clashing: ReadonlySet<string>;
-  picked: string | null;
-  onPick: (id: string) => void;
-  onMove: (id: string, place: Pick<Placed, 'x' | 'y' | 'z' | 'lies'>) => void;
+  name: string;
+  door?: Door | null;
+  clashing?: ReadonlySet<string>;
+  picked?: string | null;
+  onPick?: (id: string) => void;
+  /** Absent for a drawing to look at. */
+  onMove?: (id: string, place: Pick<Placed, 'x' | 'y' | 'z' | 'lies'>) => void;
 }
 
 /** Dragging snaps to this, and to walls and neighbours within three of it, m. */
 const snapM = 0.01;
 
+/** A name inside its box: as large as it may be, as small as it must, in millimetres of the drawing. */
+const nameSize = (name: string, widthM: number): number =>
+  Math.min(26, (widthM * 1000) / (0.58 * name.length));
+
 /** The cabinet to scale in millimetres. */
 export function CabinetDrawing(props: Props) {
-  const { view, cabinet, bodies, placed, obstacles, clashing, picked, onPick, onMove } = props;
+  const { view, name, cabinet, door, bodies, placed, obstacles } = props;
+  const { clashing = new Set(), picked = null, onPick, onMove } = props;
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{
     id: string;
@@ -69,20 +77,29 @@ export function CabinetDrawing(props: Props) {
   };
   const nudge = (one: Placed, dx: number, dy: number) => {
     const { x, y } = flat(one);
-    onMove(one.id, placeOf(one, x + dx, y + dy));
+    onMove?.(one.id, placeOf(one, x + dx, y + dy));
   };
   return (
     <figure className={styles.figure}>
       <figcaption>
-        {view === 'front' ? 'From the door' : 'From above, door at the bottom'}
+        {name}, {view === 'front' ? 'from the door' : 'from above, door at the bottom'}
       </figcaption>
       <svg
         ref={svg}
         viewBox={`0 0 ${across * 1000} ${down * 1000}`}
         className={styles.cabinet}
         role="group"
-        aria-label={view === 'front' ? 'Cabinet from the door' : 'Cabinet from above'}
+        aria-label={`${name} from ${view === 'front' ? 'the door' : 'above'}`}
       >
+        {view === 'front' && door && (
+          <rect
+            className={styles.door}
+            x={((cabinet.width - door.width) / 2) * 1000}
+            y={(cabinet.height - door.height) * 1000}
+            width={door.width * 1000}
+            height={door.height * 1000}
+          />
+        )}
         {obstacles.map((obstacle) => {
           const { x, y, w, h } = flat(obstacle);
           return (
@@ -94,7 +111,12 @@ export function CabinetDrawing(props: Props) {
                 width={w * 1000}
                 height={h * 1000}
               />
-              <text x={(x + w / 2) * 1000} y={(y + h / 2) * 1000} className={styles.name}>
+              <text
+                x={(x + w / 2) * 1000}
+                y={(y + h / 2) * 1000}
+                className={styles.name}
+                fontSize={nameSize(bodyName(obstacle.id), w)}
+              >
                 {bodyName(obstacle.id)}
               </text>
             </g>
@@ -109,14 +131,18 @@ export function CabinetDrawing(props: Props) {
           return (
             <g
               key={one.id}
-              role="button"
-              tabIndex={0}
-              aria-label={`${bodyName(one.id)}, ${Math.round(one.x * 1000)} mm from the left`}
-              aria-pressed={picked === one.id}
-              className={styles.body}
+              {...(onMove
+                ? {
+                    role: 'button',
+                    tabIndex: 0,
+                    'aria-label': `${bodyName(one.id)}, ${Math.round(one.x * 1000)} mm from the left`,
+                    'aria-pressed': picked === one.id,
+                  }
+                : {})}
+              className={onMove ? styles.body : `${styles.body} ${styles.still}`}
               data-clash={clashing.has(one.id)}
               data-picked={picked === one.id}
-              onFocus={() => onPick(one.id)}
+              onFocus={() => onPick?.(one.id)}
               onKeyDown={(event) => {
                 const step = event.shiftKey ? 0.01 : 0.05;
                 const moves: Record<string, [number, number]> = {
@@ -131,11 +157,12 @@ export function CabinetDrawing(props: Props) {
                   nudge(one, ...wanted);
                 }
                 if (event.key.toLowerCase() === 'r' && body.mayLie)
-                  onMove(one.id, { x: one.x, y: one.y, z: one.z, lies: !one.lies });
+                  onMove?.(one.id, { x: one.x, y: one.y, z: one.z, lies: !one.lies });
               }}
               onPointerDown={(event) => {
+                if (!onMove) return;
                 event.currentTarget.setPointerCapture(event.pointerId);
-                onPick(one.id);
+                onPick?.(one.id);
                 const [px, py] = at(event);
                 setDrag({ id: one.id, dx: px - still.x, dy: py - still.y, x: still.x, y: still.y });
               }}
@@ -146,7 +173,7 @@ export function CabinetDrawing(props: Props) {
               }}
               onPointerUp={() => {
                 if (drag?.id === one.id && (drag.x !== still.x || drag.y !== still.y))
-                  onMove(one.id, placeOf(one, drag.x, drag.y));
+                  onMove?.(one.id, placeOf(one, drag.x, drag.y));
                 setDrag(null);
               }}
               onPointerCancel={() => setDrag(null)}
@@ -167,7 +194,12 @@ export function CabinetDrawing(props: Props) {
                 height={h * 1000}
                 rx={one.id === 'tank' ? 40 : 8}
               />
-              <text x={(x + w / 2) * 1000} y={(y + h / 2) * 1000} className={styles.name}>
+              <text
+                x={(x + w / 2) * 1000}
+                y={(y + h / 2) * 1000}
+                className={styles.name}
+                fontSize={nameSize(bodyName(one.id), w)}
+              >
                 {bodyName(one.id)}
               </text>
             </g>

@@ -1,6 +1,6 @@
 import type { JobBrief, Plumbing } from '@katharos/contract';
 import { type InstalledSystem, isUltravioletLine } from '@katharos/core';
-import { SimpleGrid, Text } from '@mantine/core';
+import { SimpleGrid, Stack, Text } from '@mantine/core';
 import { Link } from 'react-router';
 import { useJob } from '../../job/useJob.ts';
 import { BranchesPanel } from './BranchesPanel.tsx';
@@ -22,10 +22,14 @@ export function ConnectionsPanel({ plumbing, system, brief }: Props) {
   return (
     <>
       <SimpleGrid cols={{ base: 1, md: 2 }}>
-        <FeedPanel plumbing={plumbing} />
-        {!lit && <DrainPanel plumbing={plumbing} system={system} />}
-        <TapPanel plumbing={plumbing} system={system} />
-        <PowerPanel plumbing={plumbing} system={system} />
+        <Stack>
+          <FeedPanel plumbing={plumbing} />
+          <TapPanel plumbing={plumbing} system={system} />
+        </Stack>
+        <Stack>
+          {!lit && <DrainPanel plumbing={plumbing} system={system} />}
+          <PowerPanel plumbing={plumbing} system={system} />
+        </Stack>
       </SimpleGrid>
       {!lit && system.branches.length > 0 && <BranchesPanel system={system} brief={brief} />}
       <Text size="sm" c="dimmed">

@@ -1,4 +1,4 @@
-import { drillWords, type Plumbing, tapHoleSentence, tapRemarkWords } from '@katharos/contract';
+import { type Plumbing, tapHoleSentence, tapRemarkWords } from '@katharos/contract';
 import type { InstalledSystem } from '@katharos/core';
 import { Text, Title } from '@mantine/core';
 import { useUnits } from '../../quantities/useUnits.ts';
@@ -42,11 +42,6 @@ export function TapPanel({
         Tap
       </Title>
       <Text>{tapHoleSentence(tap)}</Text>
-      {tap.tool !== 'none' && (
-        <Text size="sm" c="dimmed">
-          Tool: {drillWords[tap.tool]}.
-        </Text>
-      )}
       {spout ? (
         <Text mt="xs" className={short ? 'mark bad' : undefined}>
           {short

@@ -11,6 +11,9 @@ const below = [
   { name: 'nut', width: 24, height: 12 },
 ] as const;
 
+/** Names stand at least this far apart, so that each can be read beside its thin ring. */
+const line = 16;
+
 const middle = 110;
 const stem = 7;
 const counterTop = 84;
@@ -34,8 +37,29 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
     }),
   ];
   const stemEnd = y + 14;
+  // From the top down, each name beside its ring or just below the one before.
+  let free = 0;
+  const named = [
+    ...rings.map(({ name, width, height, at }) => ({
+      name,
+      at: at + height / 2,
+      x: middle + stem + width,
+    })),
+    { name: 'counter', at: counterTop + counterHigh / 2, x: 206 },
+    {
+      name: hoses === 3 ? 'thin up, product, wide down' : 'product hose',
+      at: stemEnd + 24,
+      x: middle + (hoses === 3 ? 27 : 2),
+    },
+  ]
+    .sort((a, b) => a.at - b.at)
+    .map((one) => {
+      const label = Math.max(one.at, free);
+      free = label + line;
+      return { ...one, label };
+    });
   return (
-    <svg viewBox={`0 0 320 ${stemEnd + 40}`} role="img" className={styles.stack}>
+    <svg viewBox={`0 0 360 ${stemEnd + 44}`} role="img" className={styles.stack}>
       <title>
         {`Stack of the tap. Above the counter: ${above.map(({ name }) => name).join(', ')}. Below: ${below.map(({ name }) => name).join(', ')}; then ${hoses === 3 ? 'three hoses' : 'the hose'}.`}
       </title>
@@ -70,15 +94,8 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
             height={height}
             rx="2"
           />
-          <path className={styles.lead} d={`M${middle + stem + width} ${at + height / 2}H214`} />
-          <text className={styles.name} x="218" y={at + height / 2 + 4}>
-            {name}
-          </text>
         </g>
       ))}
-      <text className={styles.name} x="218" y={counterTop + counterHigh / 2 + 4}>
-        counter
-      </text>
       <g className={styles.hose}>
         <path d={`M${middle} ${stemEnd}v34`} />
         {hoses === 3 && (
@@ -88,9 +105,14 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
           </>
         )}
       </g>
-      <text className={styles.name} x="218" y={stemEnd + 24}>
-        {hoses === 3 ? 'thin up, product, wide down' : 'product hose'}
-      </text>
+      {named.map(({ name, at, x, label }) => (
+        <g key={name}>
+          <path className={styles.lead} d={`M${x} ${at}H${Math.max(x, 200)}L216 ${label}`} />
+          <text className={styles.name} x="220" y={label + 4}>
+            {name}
+          </text>
+        </g>
+      ))}
     </svg>
   );
 }

@@ -1,14 +1,17 @@
 import { placeName } from '@katharos/contract';
-import { cuttingPlan, type ScheduledTube, tubeSizes } from '@katharos/core';
+import { cuttingPlan, partsOf, type ScheduledTube, type TubeSize, tubeSizes } from '@katharos/core';
 import { Button, Group, NativeSelect, NumberInput, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
+import { useVanQuery } from '../../app/api.ts';
 import { useJob } from '../../job/useJob.ts';
 import { useUnits } from '../../quantities/useUnits.ts';
+import { useSizing } from '../../size/sizingContext.ts';
 
 /** Which piece comes off which coil in the van, so that the least is thrown away. */
 export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
   const { say, system } = useUnits();
+  const inVan = useVanTube();
   const perMetre = system === 'us' ? 1 / 0.3048 : 1;
   const held = document.plumb.coils;
   const coils = useMemo(() => held ?? [], [held]);
@@ -78,15 +81,19 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
           </Group>
         ))}
         <Group>
-          <Button
-            variant="default"
-            size="md"
-            onClick={() =>
-              set([...coils, { id: `coil-${Date.now().toString(36)}`, size: '1/4"', lengthM: 10 }])
-            }
-          >
+          <Button variant="default" size="md" onClick={() => set([...coils, newCoil('1/4"', 10)])}>
             Add a coil
           </Button>
+          {coils.length === 0 && inVan.length > 0 && (
+            <Button
+              variant="default"
+              size="md"
+              onClick={() => set(inVan.map(({ size, lengthM }) => newCoil(size, lengthM)))}
+            >
+              As the van holds:{' '}
+              {inVan.map(({ size, lengthM }) => `${say('length', lengthM)} of ${size}`).join(', ')}
+            </Button>
+          )}
         </Group>
       </Stack>
       {plans.map(({ size, plan }) => {
@@ -106,7 +113,16 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
                 ; {say('length', leftM)} left.
               </Text>
             ))}
-            {plan.missing.length > 0 && (
+            {coils.length === 0 && (
+              <Text>
+                {say(
+                  'length',
+                  plan.missing.reduce((sum, piece) => sum + piece.lengthM, 0),
+                )}{' '}
+                in {plan.missing.length} pieces.
+              </Text>
+            )}
+            {coils.length > 0 && plan.missing.length > 0 && (
               <Text className="mark warn">
                 No coil for {plan.missing.map((piece) => nameOf(piece.id)).join(', ')}:{' '}
                 {say(
@@ -130,4 +146,27 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
       })}
     </section>
   );
+}
+
+const newCoil = (size: TubeSize, lengthM: number) => ({
+  id: `coil-${size.startsWith('1') ? 'quarter' : 'wide'}-${Date.now().toString(36)}`,
+  size,
+  lengthM,
+});
+
+const tubeRoles = { '1/4"': 'tube-quarter', '3/8"': 'tube-three-eighths' } as const;
+
+/** Tube that the van's stock counts, by size; nothing while it is not known. */
+function useVanTube(): { size: TubeSize; lengthM: number }[] {
+  const { catalogue } = useSizing();
+  const { data } = useVanQuery();
+  return tubeSizes.flatMap((size) => {
+    const ids = partsOf(catalogue, 'fitting')
+      .filter(({ role }) => role === tubeRoles[size])
+      .map(({ id }) => id);
+    const lengthM = (data?.stock ?? [])
+      .filter(({ partId }) => ids.includes(partId))
+      .reduce((sum, { quantity }) => sum + quantity, 0);
+    return lengthM >= 0.1 ? [{ size, lengthM }] : [];
+  });
 }

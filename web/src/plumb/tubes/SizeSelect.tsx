@@ -1,25 +1,46 @@
 import { placeName } from '@katharos/contract';
-import { boreMm, type ScheduledTube, type TubeSize, tubeSizes } from '@katharos/core';
+import {
+  boreMm,
+  type InstalledSystem,
+  isUltravioletLine,
+  type ScheduledTube,
+  type TubeSize,
+  tubeSizes,
+} from '@katharos/core';
 import { NativeSelect } from '@mantine/core';
 import { useJob } from '../../job/useJob.ts';
 import { useChosenSystem } from '../../size/useChosenSystem.ts';
 
+/** The design with a tube in another size, where that tube is one of those that were simulated; null for any other tube. */
+function resized(
+  design: InstalledSystem,
+  { to }: ScheduledTube,
+  size: TubeSize,
+): InstalledSystem | null {
+  const innerDiameterMm = boreMm[size];
+  if (to === 'tap' || to === 'dispenser')
+    return { ...design, line: { ...design.line, innerDiameterMm } };
+  if (isUltravioletLine(design)) return null;
+  const branch = design.branches.find(({ kind }) => to === kind);
+  if (!branch) return null;
+  const branches = design.branches.map((one) =>
+    one === branch ? { ...one, innerDiameterMm } : one,
+  );
+  return { ...design, branches };
+}
+
 /**
- * Size of one tube. The way to the tap is part of the design, so another size there is a change of the design, and every figure
- * follows; any other tube is simply laid in it.
+ * Size of one tube. The ways to tap and branches are part of the design, so another size there is a change of the design, and every
+ * figure follows; any other tube is simply laid in it.
  */
 export function SizeSelect({ tube }: { tube: ScheduledTube }) {
   const { edit } = useJob();
   const { system, choose, agreed } = useChosenSystem();
-  const ofDesign = tube.to === 'tap' || tube.to === 'dispenser';
+  const ofDesign = system !== null && resized(system.design, tube, tube.size) !== null;
   const set = (size: TubeSize) => {
-    if (ofDesign) {
-      if (!system) return;
-      const { design } = system;
-      choose({ ...design, line: { ...design.line, innerDiameterMm: boreMm[size] } });
-      return;
-    }
-    edit(({ plumb }) => ({ plumb: { ...plumb, sizes: { ...plumb.sizes, [tube.id]: size } } }));
+    const design = system && resized(system.design, tube, size);
+    if (design) choose(design);
+    else edit(({ plumb }) => ({ plumb: { ...plumb, sizes: { ...plumb.sizes, [tube.id]: size } } }));
   };
   return (
     <NativeSelect

@@ -1,5 +1,6 @@
 import {
   colourWords,
+  inUnits,
   placeName,
   type QuantityField,
   tubeEndNames,
@@ -12,6 +13,9 @@ import {
   type ScheduledTube,
   serviceSlackM,
   type TubeColour,
+  type TubeSize,
+  unitOf,
+  unitSystems,
   tubeColours,
   tubeFunctions,
 } from '@katharos/core';
@@ -34,6 +38,9 @@ const routeField: QuantityField = {
 export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
   const { say, system } = useUnits();
+  const unit = unitOf('pressure', unitSystems[system].pressure).symbol;
+  const loss = (tube: ScheduledTube, size: TubeSize) =>
+    inUnits(system, 'pressure', tube.lossBar[size]).text;
   return (
     <section className="panel" aria-label="Tubes">
       <Title order={3} size="h4">
@@ -55,7 +62,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
               <Table.Th>Label</Table.Th>
               <Table.Th>Tube, outside / bore</Table.Th>
               <Table.Th>Colour</Table.Th>
-              <Table.Th ta="right">Costs as 1/4" / 3/8"</Table.Th>
+              <Table.Th ta="right">Costs as 1/4" / 3/8", {unit}</Table.Th>
               <Table.Th>Route</Table.Th>
               <Table.Th>Ends</Table.Th>
               <Table.Th ta="right">Clips</Table.Th>
@@ -83,11 +90,11 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                     </Text>
                   </Table.Td>
                   <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
-                  <Table.Td ta="right">
-                    {say('pressure', run.lossBar['1/4"'])} / {say('pressure', run.lossBar['3/8"'])}
-                    {run.proposed !== run.size && (
+                  <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+                    {loss(run, '1/4"')} / {loss(run, '3/8"')}
+                    {run.proposed === '3/8"' && run.size === '1/4"' && (
                       <Text size="xs" className="mark warn">
-                        {run.proposed} is proposed
+                        3/8" is proposed
                       </Text>
                     )}
                   </Table.Td>

@@ -1,13 +1,9 @@
-import { cautionWords, type Plumbing, stepParts, toolNames, workWords } from '@katharos/contract';
+import { type Plumbing, stepParts } from '@katharos/contract';
 import { mayMove, type WorkStep } from '@katharos/core';
-import { ActionIcon, Button, Checkbox, Group, Text, Textarea, Title } from '@mantine/core';
-import IconArrowDown from '@tabler/icons-react/dist/esm/icons/IconArrowDown.mjs';
-import IconArrowUp from '@tabler/icons-react/dist/esm/icons/IconArrowUp.mjs';
-import { useState } from 'react';
-import { StepPhotographs } from '../../photographs/StepPhotographs.tsx';
+import { Button, Group, Text, Title } from '@mantine/core';
 import { useJob } from '../../job/useJob.ts';
 import { Tone } from '../../quantities/Tone.tsx';
-import { useUnits } from '../../quantities/useUnits.ts';
+import { WorkStepCard } from './WorkStepCard.tsx';
 import styles from './Work.module.css';
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
@@ -33,6 +29,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
       return { plumb: { ...plumb, order } };
     });
   const count = steps.filter(isDone).length;
+  const next = steps.find((step) => !isDone(step));
   return (
     <section className="panel" aria-label="Order of work">
       <Group justify="space-between">
@@ -45,8 +42,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
       </Group>
       {again.length > 0 && (
         <Tone kind="warn" head="The system changed after these were done" role="status">
-          {again.map((step) => step.id).length} marked below to be done again; nothing that was
-          ticked is lost.
+          {again.length} marked below to be done again; nothing that was ticked is lost.
         </Tone>
       )}
       {gone.length > 0 && (
@@ -57,13 +53,14 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
       )}
       <ol className={styles.steps}>
         {steps.map((step, i) => (
-          <Step
+          <WorkStepCard
             key={step.id}
             step={step}
             parts={stepParts(step, parts)}
             number={i + 1}
             record={done[step.id]}
             isDone={isDone(step)}
+            isNext={step.id === next?.id}
             onTick={(on) => tick(step, on)}
             onUp={mayMove(steps, step.id, i - 1) && i > 0 ? () => move(step, -1) : undefined}
             onDown={
@@ -84,135 +81,5 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
         </Button>
       )}
     </section>
-  );
-}
-
-interface StepProps {
-  step: WorkStep;
-  /** What it takes, by name. */
-  parts: readonly string[];
-  number: number;
-  record: { at: string; by: string } | undefined;
-  isDone: boolean;
-  onTick: (on: boolean) => void;
-  onUp: (() => void) | undefined;
-  onDown: (() => void) | undefined;
-}
-
-function Step({ step, parts, number, record, isDone, onTick, onUp, onDown }: StepProps) {
-  const { say } = useUnits();
-  const words = workWords(step, say);
-  return (
-    <li className={styles.step} data-done={isDone} data-testid={`step-${step.id}`}>
-      <Checkbox
-        size="lg"
-        checked={isDone}
-        aria-label={words.title}
-        onChange={(event) => onTick(event.currentTarget.checked)}
-      />
-      <div>
-        <Text fw={650}>
-          {number}. {words.title}
-        </Text>
-        <Text>{words.instruction}</Text>
-        {step.cautions.map((caution) => (
-          <Text key={caution} size="sm" className={`tone warn ${styles.caution}`}>
-            <span>{cautionWords[caution]}</span>
-          </Text>
-        ))}
-        <Text size="sm">
-          <strong>Proof:</strong> {words.proof}
-        </Text>
-        {parts.length > 0 && (
-          <Text size="sm">
-            <strong>Takes:</strong> {parts.join(', ')}
-          </Text>
-        )}
-        {step.tools.length > 0 && (
-          <Text size="sm" c="dimmed">
-            Tools: {step.tools.map((tool) => toolNames[tool]).join(', ')}
-          </Text>
-        )}
-        {record && (
-          <Text size="sm" c="dimmed">
-            {isDone
-              ? `Done by ${record.by}, ${clock(record.at)}`
-              : `Was done by ${record.by}, ${clock(record.at)}, for the system as it was: do it again.`}
-          </Text>
-        )}
-        <Group gap="md" align="flex-start">
-          <StepNote id={step.id} title={words.title} />
-          <StepPhotographs step={step.id} title={words.title} />
-        </Group>
-      </div>
-      <Group gap={2} wrap="nowrap" className="no-print">
-        <ActionIcon
-          variant="subtle"
-          size={44}
-          disabled={!onUp}
-          aria-label={`Earlier: ${words.title}`}
-          onClick={onUp}
-        >
-          <IconArrowUp size={18} />
-        </ActionIcon>
-        <ActionIcon
-          variant="subtle"
-          size={44}
-          disabled={!onDown}
-          aria-label={`Later: ${words.title}`}
-          onClick={onDown}
-        >
-          <IconArrowDown size={18} />
-        </ActionIcon>
-      </Group>
-    </li>
-  );
-}
-
-const clock = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
-function StepNote({ id, title }: { id: string; title: string }) {
-  const { document, edit } = useJob();
-  const note = document.plumb.notes?.[id] ?? '';
-  const [open, setOpen] = useState(false);
-  if (!open && !note) {
-    return (
-      <Button
-        variant="subtle"
-        size="compact-sm"
-        mih={32}
-        px={0}
-        className="no-print"
-        aria-label={`Note: ${title}`}
-        onClick={() => setOpen(true)}
-      >
-        Note
-      </Button>
-    );
-  }
-  const save = (text: string) => {
-    setOpen(false);
-    if (text === note) return;
-    edit(({ plumb }) => {
-      const { [id]: _old, ...rest } = plumb.notes ?? {};
-      return { plumb: { ...plumb, notes: text ? { ...rest, [id]: text } : rest } };
-    });
-  };
-  return (
-    <Textarea
-      key={note}
-      aria-label={`Note on ${title}`}
-      autosize
-      autoFocus={open}
-      maxLength={1000}
-      defaultValue={note}
-      onBlur={(event) => save(event.currentTarget.value.trim())}
-    />
   );
 }

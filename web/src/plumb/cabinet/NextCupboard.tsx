@@ -1,0 +1,58 @@
+import type { Plumbing } from '@katharos/contract';
+import { Group, SimpleGrid, Text } from '@mantine/core';
+import { CabinetDrawing } from './CabinetDrawing.tsx';
+import { LengthInput } from './LengthInput.tsx';
+import { usePlaces } from './usePlaces.ts';
+
+const sides = [
+  ['width', 'Next cupboard, width'],
+  ['height', 'Next cupboard, height'],
+  ['depth', 'Next cupboard, depth'],
+] as const;
+
+/** The cupboard beside, where the tank stands, to scale. */
+export function NextCupboard({ next }: { next: NonNullable<Plumbing['next']> }) {
+  const { setNextCupboard } = usePlaces();
+  const { cupboard, tank, body } = next;
+  return (
+    <section aria-label="The next cupboard">
+      <Group align="flex-end" my="sm">
+        {sides.map(([side, label]) => (
+          <LengthInput
+            key={side}
+            label={label}
+            w={170}
+            valueM={cupboard[side]}
+            minM={0.1}
+            maxM={4}
+            onChangeM={(metres) => setNextCupboard({ ...cupboard, [side]: metres })}
+          />
+        ))}
+      </Group>
+      {tank ? (
+        <Text className="mark good">
+          The tank stands in it{tank.lies ? ', on its side' : ''}; its tube passes a drilled panel.
+        </Text>
+      ) : (
+        <Text className="mark bad" role="status">
+          The tank does not go into this cupboard, upright or on its side.
+        </Text>
+      )}
+      {tank && (
+        <SimpleGrid cols={{ base: 1, md: 2 }} mt="xs">
+          {(['front', 'above'] as const).map((view) => (
+            <CabinetDrawing
+              key={view}
+              view={view}
+              name="Next cupboard"
+              cabinet={cupboard}
+              bodies={[body]}
+              placed={[tank]}
+              obstacles={[]}
+            />
+          ))}
+        </SimpleGrid>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,129 @@
+import { bodyName, type JobBrief, type Plumbing, writePercent } from '@katharos/contract';
+import type { Cabinet, InstalledSystem, WayOut } from '@katharos/core';
+import { Button, Text } from '@mantine/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { useJob } from '../../job/useJob.ts';
+import { Tone } from '../../quantities/Tone.tsx';
+import { useUnits } from '../../quantities/useUnits.ts';
+import { useSizing } from '../../size/sizingContext.ts';
+import { useChosenSystem } from '../../size/useChosenSystem.ts';
+import { useNoFit } from './useNoFit.ts';
+import { usePlaces, usualCupboard, usualRemote } from './usePlaces.ts';
+
+interface Props {
+  plumbing: Plumbing;
+  cabinet: Cabinet;
+  system: InstalledSystem;
+  brief: JobBrief;
+}
+
+/** By how much it does not fit, and what could be done, each way tried before it is offered. */
+export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
+  const { say } = useUnits();
+  const { catalogue } = useSizing();
+  const { bodies, obstacles, left } = plumbing;
+  // Plumbing is worked out anew with every edit; what decides here is only what it says.
+  const asked = JSON.stringify([bodies, cabinet, obstacles, system, brief.settings.leakStop]);
+  const task = useMemo(
+    () => ({
+      bodies,
+      cabinet,
+      obstacles,
+      system,
+      leakStop: brief.settings.leakStop,
+      catalogue,
+      waters: brief.task.waters,
+      requirements: brief.requirements,
+    }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [asked, catalogue, brief],
+  );
+  const found = useNoFit(task);
+  const needs = found
+    ? (Object.entries(found.room) as [keyof Cabinet, number | null][])
+        .filter(([, more]) => more !== null)
+        .map(([key, more]) => `${say('length', more!)} more ${key}`)
+    : [];
+  return (
+    <Tone kind="bad" head={`No place for: ${left.map(bodyName).join(', ')}`} role="status">
+      {!found ? (
+        <Text size="sm">Trying the ways out …</Text>
+      ) : (
+        <>
+          <Text size="sm">
+            {needs.length > 0
+              ? `It would take ${needs.join(', or ')}.`
+              : 'More room in one direction alone would not do.'}{' '}
+            Ways out:
+          </Text>
+          <ul style={{ margin: '4px 0 0', paddingLeft: 20 }}>
+            {found.ways.map((way) => (
+              <li key={way.kind}>
+                {wayWords(way, say)} <TakeIt way={way} cabinet={cabinet} />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Tone>
+  );
+}
+
+/** Goes the way that is offered. */
+function TakeIt({ way, cabinet }: { way: WayOut; cabinet: Cabinet }) {
+  const { job } = useJob();
+  const { choose, agreed } = useChosenSystem();
+  const { setNextCupboard, setRemote } = usePlaces();
+  switch (way.kind) {
+    case 'next-cupboard':
+      return (
+        <Button
+          variant="default"
+          size="compact-md"
+          onClick={() => setNextCupboard(usualCupboard(cabinet))}
+        >
+          Stand it there
+        </Button>
+      );
+    case 'smaller-tank':
+      return (
+        <Button
+          variant="default"
+          size="compact-md"
+          disabled={agreed !== null}
+          title={agreed ? 'Open the agreement first' : undefined}
+          onClick={() => choose(way.design)}
+        >
+          Take it
+        </Button>
+      );
+    case 'tankless':
+      return <Link to={`/jobs/${job.id}/size?view=compare`}>Compare</Link>;
+    case 'remote':
+      return (
+        <Button variant="default" size="compact-md" onClick={() => setRemote(usualRemote)}>
+          Plan the way
+        </Button>
+      );
+  }
+}
+
+function wayWords(way: WayOut, say: ReturnType<typeof useUnits>['say']): string {
+  switch (way.kind) {
+    case 'next-cupboard':
+      return 'The tank in the next cupboard, its tube through a drilled panel: the rest fits.';
+    case 'smaller-tank': {
+      const { judged, design } = way;
+      const waiting =
+        judged.waitingDays === null
+          ? ''
+          : `; somebody waits on ${writePercent(judged.waitingDays)} of worst-case days`;
+      return `${design.tank?.name ?? 'A smaller tank'}: ${say('volume', judged.worst?.usableVolumeL ?? 0)} usable in the worst case${waiting}.`;
+    }
+    case 'tankless':
+      return 'A tankless unit would fit; see what it does here.';
+    case 'remote':
+      return 'The unit in the cellar or behind the wall: longer lines and a slower tap.';
+  }
+}

@@ -1,0 +1,30 @@
+import { plumbingOf } from '@katharos/contract';
+import type { InstalledSystem, WaterlineNode } from '@katharos/core';
+import { useMemo } from 'react';
+import { useJob } from '../job/useJob.ts';
+import { useSizing } from '../size/sizingContext.ts';
+import { pipesOf } from './layout.ts';
+import { lineTubes, type StretchTubes } from './lineTubes.ts';
+
+/** The job's tubes on its line; none for a line without components. */
+export function useLineTubes(
+  nodes: readonly WaterlineNode[],
+  design: InstalledSystem,
+): StretchTubes[] {
+  const { document } = useJob();
+  const { brief } = useSizing();
+  const plumbing = useMemo(
+    () => (nodes.length > 0 && brief?.ok ? plumbingOf(document, design, brief.value) : null),
+    [nodes, brief, document, design],
+  );
+  return useMemo(() => {
+    if (!plumbing) return [];
+    const done = document.plumb.done ?? {};
+    const laid = new Set(
+      plumbing.steps
+        .filter(({ id, mark }) => id.startsWith('tube:') && done[id]?.mark === mark)
+        .map(({ id }) => id.slice('tube:'.length)),
+    );
+    return lineTubes(plumbing.tubes, pipesOf(nodes), laid);
+  }, [plumbing, nodes, document]);
+}
