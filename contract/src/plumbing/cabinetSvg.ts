@@ -6,6 +6,7 @@ import { type CabinetPlan, panelM } from './cabinetOf.ts';
 const scale = 10;
 /** Room around and between the views, in millimetres of the real thing. */
 const margin = 40;
+const head = 70;
 const gap = 120;
 
 const escape = (text: string): string =>
@@ -114,7 +115,7 @@ export function cabinetSvg({
   const width = cabinet.width + (next ? panelM + next.cupboard.width : 0);
   const high = Math.max(cabinet.height, next?.cupboard.height ?? 0);
   const deep = Math.max(cabinet.depth, next?.cupboard.depth ?? 0);
-  const above = margin / 1000 + high - cabinet.height;
+  const above = head / 1000 + high - cabinet.height;
   const second = above + cabinet.height + gap / 1000 + deep - cabinet.depth;
   const size = {
     w: width * 1000 + 2 * margin,

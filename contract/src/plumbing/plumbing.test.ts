@@ -240,7 +240,9 @@ describe.each(kinds)('the sheet of %s', (...kind) => {
       expect(title).toMatch(/^[A-Z]/);
       for (const sentence of [instruction, proof]) {
         expect(sentence).toMatch(/^[A-Z0-9].*[.!]$/s);
-        expect(`${title} ${sentence}`).not.toMatch(/undefined|NaN|\[object|Infinity/);
+        expect(`${title} ${sentence}`).not.toMatch(
+          /undefined|NaN|\[object|Infinity|(^|[^.\d])0 [a-z]|  /,
+        );
       }
     }
   });

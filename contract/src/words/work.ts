@@ -94,6 +94,20 @@ const millimetres = (say: Say, mm: number): string =>
 const metres = (say: Say, m: number): string =>
   say('length', 1).endsWith('ft') ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
 
+/** How the counter is opened; nothing is drilled into one that nobody looked at. */
+const drillInstruction = (
+  n: (key: string) => number,
+  text: (key: string) => string,
+  say: Say,
+): string => {
+  if (text('counter') === '')
+    return 'Nobody said what the counter is made of: bit, speed and cooling depend on it. Enter it in the survey before anything is drilled.';
+  if (text('counter') === 'composite')
+    return 'Knock the prepared place out from below and clean its edge.';
+  const pilot = n('pilotMm') > 0;
+  return `${pilot ? `Pilot ${millimetres(say, n('pilotMm'))}, then open` : 'Open'} it at about ${n('rpm')} turns a minute, with little pressure${pilot ? '' : ', wet all the time'}. About ${n('minutes')} minutes.`;
+};
+
 /** What is done at each kind of end. */
 const endActions: Record<TubeEnd, string> = {
   'push-fit': 'in to the mark, past the first stop, clip on',
@@ -190,10 +204,7 @@ const writers: Record<WorkCode, Writer> = {
   }),
   'drill-tap-hole': (n, text, say) => ({
     title: `Drill the tap’s hole, ${millimetres(say, n('holeMm'))}`,
-    instruction:
-      text('counter') === 'composite'
-        ? 'Knock the prepared place out from below and clean its edge.'
-        : `${n('pilotMm') > 0 ? `Pilot ${millimetres(say, n('pilotMm'))}, then ` : ''}${n('pilotMm') > 0 ? 'open' : 'Open'} it at about ${n('rpm')} turns a minute, with little pressure${n('pilotMm') > 0 ? '' : ', wet all the time'}. About ${n('minutes')} minutes.`,
+    instruction: drillInstruction(n, text, say),
     proof: 'The hole is clean, its edge smooth or sealed.',
   }),
   'mount-tap': () => ({

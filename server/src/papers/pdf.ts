@@ -47,3 +47,16 @@ export const paper = (
 /** Sets a document. */
 export const setPdf = (document: TDocumentDefinitions): Promise<Buffer> =>
   pdfmake.createPdf(document).getBuffer();
+
+/** Points in a millimetre: a PDF's unit is a seventy-second of an inch. */
+const ptPerMm = 72 / 25.4;
+
+/** A drawing in the size that it says of itself in millimetres; left alone, it would be set in points. */
+export function drawing(svg: string): { svg: string; width: number; height: number } {
+  const [width, height] = (['width', 'height'] as const).map((side) => {
+    const said = new RegExp(`^<svg[^>]*\\s${side}="([\\d.]+)mm"`).exec(svg);
+    if (!said) throw new Error(`a drawing says its ${side} in millimetres`);
+    return Number(said[1]) * ptPerMm;
+  });
+  return { svg, width: width!, height: height! };
+}

@@ -21,7 +21,7 @@ import {
 import { type Part, type PartsLine, toolsOf } from '@katharos/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { ApiError } from '../http/apiError.ts';
-import { paper, quiet, setPdf } from '../papers/pdf.ts';
+import { drawing, paper, quiet, setPdf } from '../papers/pdf.ts';
 
 /**
  * The job sheet as a PDF: order of work, tubes, parts, tools, labels with a code that opens the job, holes at one to one.
@@ -81,7 +81,7 @@ export async function sheetPdf(
       labels(plumbing, address),
       { ...heading('Holes, one to one'), pageBreak: 'before' },
       'Print at 100 %. The line must measure 100 mm, or the plan is no good.',
-      { svg: holePlanSvg(plumbing.holes), margin: [0, 8, 0, 0] },
+      { ...drawing(holePlanSvg(plumbing.holes)), margin: [0, 8, 0, 0] },
     ],
   });
 }
@@ -126,7 +126,7 @@ function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Con
 function cabinet(plumbing: Plumbing): Content[] {
   const svg = cabinetSvg(plumbing);
   return svg
-    ? [{ stack: [heading('Where it stands, one to ten'), { svg }], unbreakable: true }]
+    ? [{ stack: [heading('Where it stands, one to ten'), drawing(svg)], unbreakable: true }]
     : [];
 }
 
@@ -137,6 +137,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
     layout: 'lightHorizontalLines',
     table: {
       headerRows: 1,
+      dontBreakRows: true,
       widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', '*', 'auto'],
       body: [
         ['No.', 'From – to', 'Label', 'Tube', 'Colour', 'Cut', 'Ends', 'Clips'].map((text) => ({
@@ -149,7 +150,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           tubeFunctionNames[tube.function],
           tube.size,
           tube.colour ? colourWords[tube.colour] : '–',
-          cut(tube.cutM),
+          { text: cut(tube.cutM), noWrap: true },
           [...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; '),
           String(tube.lockClips),
         ]),
@@ -170,7 +171,7 @@ function labels({ tubes: all }: Plumbing, address: string): Content {
   const each = all.flatMap((tube) =>
     [tube.from, tube.to].map((end): Content => ({
       columns: [
-        { qr: address, fit: 52 },
+        { qr: address, fit: 57, eccLevel: 'L' as const },
         {
           width: '*',
           stack: [

@@ -11,6 +11,8 @@ interface Props {
   placed: readonly Placed[];
   obstacles: readonly Obstacle[];
   name: string;
+  /** Width of another cabinet that is drawn over the whole width: both are then to one scale. */
+  wholeWidthM?: number;
   door?: Door | null;
   clashing?: ReadonlySet<string>;
   picked?: string | null;
@@ -28,7 +30,7 @@ const nameSize = (name: string, widthM: number): number =>
 
 /** The cabinet to scale in millimetres. */
 export function CabinetDrawing(props: Props) {
-  const { view, name, cabinet, door, bodies, placed, obstacles } = props;
+  const { view, name, cabinet, wholeWidthM, door, bodies, placed, obstacles } = props;
   const { clashing = new Set(), picked = null, onPick, onMove } = props;
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{
@@ -80,7 +82,10 @@ export function CabinetDrawing(props: Props) {
     onMove?.(one.id, placeOf(one, x + dx, y + dy));
   };
   return (
-    <figure className={styles.figure}>
+    <figure
+      className={styles.figure}
+      style={wholeWidthM ? { maxWidth: `${(100 * cabinet.width) / wholeWidthM}%` } : undefined}
+    >
       <figcaption>
         {name}, {view === 'front' ? 'from the door' : 'from above, door at the bottom'}
       </figcaption>

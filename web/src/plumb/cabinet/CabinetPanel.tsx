@@ -128,7 +128,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
           />
         ))}
       </SimpleGrid>
-      {next && <NextCupboard next={next} />}
+      {next && <NextCupboard next={next} cabinet={cabinet} />}
       <ObstacleTable obstacles={obstacles} cabinet={cabinet} />
     </>
   );

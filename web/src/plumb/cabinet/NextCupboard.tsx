@@ -1,4 +1,5 @@
 import type { Plumbing } from '@katharos/contract';
+import type { Cabinet } from '@katharos/core';
 import { Group, SimpleGrid, Text } from '@mantine/core';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
 import { LengthInput } from './LengthInput.tsx';
@@ -11,7 +12,14 @@ const sides = [
 ] as const;
 
 /** The cupboard beside, where the tank stands, to scale. */
-export function NextCupboard({ next }: { next: NonNullable<Plumbing['next']> }) {
+export function NextCupboard({
+  next,
+  cabinet,
+}: {
+  next: NonNullable<Plumbing['next']>;
+  /** The cabinet beside, to whose scale it is drawn. */
+  cabinet: Cabinet;
+}) {
   const { setNextCupboard } = usePlaces();
   const { cupboard, tank, body } = next;
   return (
@@ -46,6 +54,7 @@ export function NextCupboard({ next }: { next: NonNullable<Plumbing['next']> }) 
               view={view}
               name="Next cupboard"
               cabinet={cupboard}
+              wholeWidthM={Math.max(cabinet.width, cupboard.width)}
               bodies={[body]}
               placed={[tank]}
               obstacles={[]}

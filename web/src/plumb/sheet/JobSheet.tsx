@@ -156,6 +156,8 @@ function Labels({ job, plumbing }: { job: Job; plumbing: Plumbing }) {
     void QRCode.toString(`${window.location.origin}/jobs/${job.id}/plumb`, {
       type: 'svg',
       margin: 0,
+      // A label is read from near by and seldom dirty: fewer, larger squares scan better from a tube.
+      errorCorrectionLevel: 'L',
     }).then((svg) => setCode(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`));
   }, [job.id]);
   return (
@@ -165,7 +167,7 @@ function Labels({ job, plumbing }: { job: Job; plumbing: Plumbing }) {
         {plumbing.tubes.flatMap((tube) =>
           [tube.from, tube.to].map((end) => (
             <div key={`${tube.id}-${end}`} className={styles.label}>
-              {code && <img src={code} alt="" width={46} height={46} />}
+              {code && <img src={code} alt="" width={76} height={76} />}
               <span>
                 <strong>
                   {tube.label} {tubeFunctionNames[tube.function]}

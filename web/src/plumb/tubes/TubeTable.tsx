@@ -6,7 +6,6 @@ import {
   tubeEndNames,
   tubeFunctionNames,
   routeRangeM,
-  writeNumber,
 } from '@katharos/contract';
 import {
   mostTubeLossBar,
@@ -86,7 +85,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   <Table.Td>
                     <SizeSelect tube={run} />
                     <Text size="xs" c="dimmed">
-                      {writeNumber(run.outsideMm, 1)} / {writeNumber(run.boreMm, 1)} mm
+                      {run.outsideMm} / {run.boreMm} mm
                     </Text>
                   </Table.Td>
                   <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
