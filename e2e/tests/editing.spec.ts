@@ -177,3 +177,18 @@ test('product stronger than feed is refused with the likely slip', async ({ page
   );
   await expect(page.getByRole('region', { name: 'Verdict' })).toHaveCount(0);
 });
+
+test('who leaves a job for another page and comes back finds it as it was left', async ({
+  page,
+}) => {
+  await beginJob(page, 'There and back');
+  await enter(page, 'Feed TDS', '388');
+  await saved(page);
+  await page.getByRole('link', { name: 'Katharos' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByLabel('Feed TDS')).toHaveValue(/388/);
+  await enter(page, 'Feed TDS', '389');
+  await saved(page);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});

@@ -177,3 +177,173 @@ test('a drain behind the trap is a deviation with its reason, and coils in the v
   await expect(page.getByTestId('step-drill-drain')).toContainText('sewer gas');
   await expect(page.getByTestId('step-tap-hole')).toContainText('a stone mason drills this');
 });
+
+test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the seconds a glass follow', async ({
+  page,
+}) => {
+  await beginJob(page, 'Elsewhere');
+  await takeSurvey(page, fair);
+  await enter(page, 'Cabinet width inside', '80 cm');
+  await enter(page, 'Cabinet height inside', '70 cm');
+  await enter(page, 'Cabinet depth inside', '50 cm');
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbView(page, 'Does it fit').click();
+  const panel = page.getByRole('region', { name: 'Does it fit' });
+  await panel.getByLabel('The tank stands').selectOption('in the next cupboard');
+  const next = panel.getByRole('region', { name: 'The next cupboard' });
+  await expect(next).toContainText('its tube passes a drilled panel');
+  await next.getByLabel('Next cupboard, height').fill('9');
+  await next.getByLabel('Next cupboard, height').blur();
+  await expect(next.getByRole('status')).toContainText('does not go into this cupboard');
+  await page.keyboard.press('Control+z');
+  await expect(next).toContainText('its tube passes a drilled panel');
+  await plumbView(page, 'Order of work').click();
+  await expect(page.getByTestId('step-drill-panel')).toContainText('Hole to the next cupboard');
+  await plumbView(page, 'Does it fit').click();
+  await panel.getByLabel('The unit stands').selectOption('in the cellar or behind the wall');
+  const way = panel.getByRole('table', { name: 'What the line does to the tap' });
+  await panel.getByLabel('Length of each line, along its way').fill('9');
+  await panel.getByLabel('Length of each line, along its way').blur();
+  await expect(way.getByRole('row')).toHaveCount(4);
+  await expect(panel).toContainText('still reckoned with another line');
+  const seconds = async (row: number) =>
+    Number(
+      (await way.getByRole('row').nth(row).getByRole('cell').nth(1).innerText()).split(' ')[0],
+    );
+  // Narrow is slower than wide, and either slower than the short line before.
+  expect(await seconds(2)).toBeGreaterThan(await seconds(3));
+  expect(await seconds(3)).toBeGreaterThan(0);
+  expect(await seconds(2)).toBeGreaterThan(await seconds(1));
+  await way.getByRole('row').nth(3).getByRole('button', { name: 'Reckon with it' }).click();
+  await expect(way.getByRole('row').nth(3)).toContainText('in use');
+  await plumbView(page, 'Tubes').click();
+  const tap = page
+    .getByRole('region', { name: 'Tubes' })
+    .getByRole('row')
+    .filter({ hasText: 'Post filter – Tap' });
+  await expect(tap.getByRole('combobox')).toHaveValue('3/8"');
+  await expect(tap).toContainText(/9[23]\d cm/);
+  await plumbView(page, 'Order of work').click();
+  await expect(page.getByTestId('step-drill-through')).toContainText('Through the floor, 3 lines');
+});
+
+test('tubes stand on the waterline by their numbers, dark when laid, and say how they end', async ({
+  page,
+}) => {
+  await beginJob(page, 'On the line');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  const line = page.getByRole('group', { name: 'Waterline from street to glass' });
+  const { design, brief } = sizedByTheCore(fair);
+  const { tubes } = plumbingOf(newJobDocument('x'), design, brief);
+  const badges = line.getByRole('button', { name: /^Tube / });
+  const shown = (await badges.allTextContents()).flatMap((text) =>
+    text.split(', ').flatMap((run) => {
+      const [first, last = first] = run.split('–').map(Number);
+      return Array.from({ length: last! - first! + 1 }, (_, i) => first! + i);
+    }),
+  );
+  expect(shown.sort((a, b) => a - b)).toEqual(tubes.map(({ label }) => label));
+  const last = tubes.at(-1)!;
+  const badge = line.getByRole('button', { name: new RegExp(`^Tube ${last.label},`) });
+  await expect(badge).toHaveAccessibleName(/0 of 1 laid/);
+  await badge.click();
+  const waterline = page.getByRole('region', { name: 'Waterline' });
+  await expect(waterline.getByRole('status')).toContainText(
+    `${last.label}: ${placeName(last.from)} – ${placeName(last.to)}`,
+  );
+  await expect(waterline.getByRole('status')).toContainText('compression nut, sleeve and insert');
+  await page.getByTestId(`step-tube:${last.id}`).getByRole('checkbox').check();
+  await expect(badge).toHaveAccessibleName(/1 of 1 laid/);
+  await expect(waterline.getByRole('status')).toContainText('laid by Wren Askeby');
+  await stage(page, 'Size').click();
+  await expect(badges).toHaveCount(0);
+});
+
+test('a photograph proves a step, and a done step folds and opens again', async ({ page }) => {
+  await beginJob(page, 'Proof');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  const step = page.getByTestId('step-close-supply');
+  await expect(step).toContainText('Proof:');
+  const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } });
+  await step.getByLabel('Photograph file: Close the cold supply').setInputFiles({
+    name: 'valve.png',
+    mimeType: 'image/png',
+    buffer: picture,
+  });
+  await expect(step.getByRole('button', { name: /^Open: Work done/ })).toBeVisible();
+  await step.getByRole('checkbox').check();
+  await expect(step).not.toContainText('Proof:');
+  await expect(step.getByRole('button', { name: /^Open: Work done/ })).toBeVisible();
+  await step.getByRole('button', { name: /Close the cold supply/, expanded: false }).click();
+  await expect(step).toContainText('Proof:');
+  await saved(page);
+  await page.reload();
+  await step.getByRole('button', { name: /^Open: Work done/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('Wren Askeby');
+});
+
+test('the van is counted, checked against a job, and gives its parts once', async ({ page }) => {
+  await beginJob(page, 'Van');
+  await takeSurvey(page, fair);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await saved(page);
+  await plumbView(page, 'Parts').click();
+  const parts = page.getByRole('region', { name: 'Parts' });
+  const { design, brief } = sizedByTheCore(fair);
+  const lines = plumbingOf(newJobDocument('x'), design, brief).parts;
+  await expect(parts.getByRole('status')).toContainText(/To buy: \d+ of/);
+  await parts.getByRole('link', { name: 'What the van holds' }).click();
+  for (const line of lines) {
+    await page.getByLabel('Find a part').fill(line.name);
+    const field = page.getByLabel(`In the van: ${line.name}`, { exact: true });
+    await field.fill('50');
+    await field.press('Enter');
+    await expect(page.getByRole('row').filter({ has: field })).toContainText('before');
+  }
+  await page.getByLabel('Find a part').fill('no such part');
+  await expect(page.getByText('No part has this in its name.')).toBeVisible();
+  await page.goBack();
+  await expect(parts.getByRole('status')).toContainText('The van holds all of it');
+  await parts.getByRole('button', { name: 'Take it out of the van' }).click();
+  await expect(parts.getByRole('status')).toContainText('Taken out of the van by Wren Askeby');
+  const tank = parts.getByRole('row').filter({ hasText: design.tank!.name });
+  await expect(tank).toContainText('1 taken');
+  await parts.getByRole('button', { name: 'Put it back' }).click();
+  await expect(tank).not.toContainText('taken');
+  await expect(parts.getByRole('button', { name: 'Take it out of the van' })).toBeEnabled();
+});
+
+test('an air gap in the code brings its tap, three hoses and the wide saddle; the drawing is a file of its own', async ({
+  page,
+}) => {
+  await beginJob(page, 'Gap');
+  await takeSurvey(page, fair);
+  await enter(page, 'Cabinet width inside', '80 cm');
+  await enter(page, 'Cabinet height inside', '70 cm');
+  await enter(page, 'Cabinet depth inside', '50 cm');
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbView(page, 'Connections').click();
+  const drain = page.getByRole('region', { name: 'Drain' });
+  await drain.getByLabel('The drain line ends at').selectOption('Air-gap tap');
+  await expect(drain.getByRole('status')).toContainText('has no air gap in it');
+  await drain.getByRole('button', { name: /^Take the/ }).click();
+  await expect(drain.getByRole('status')).toHaveCount(0);
+  await expect(drain).toContainText('Air gap – Drain, 3/8"');
+  await expect(page.getByRole('img', { name: /three hoses/ })).toBeVisible();
+  await plumbView(page, 'Parts').click();
+  await expect(page.getByRole('region', { name: 'Parts' })).toContainText('Drain saddle 3/8"');
+  await plumbView(page, 'Does it fit').click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Drawing as SVG' }).click();
+  const file = await (await download).createReadStream();
+  let svg = '';
+  for await (const chunk of file) svg += String(chunk);
+  expect(svg).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg" width="88\.0mm"/);
+});

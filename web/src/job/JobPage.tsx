@@ -42,9 +42,12 @@ export function JobPage() {
   const job = useAppSelector((state) => state.job);
   const isOpen = job?.id === id;
 
+  // The cache may open a job before the server has answered; what it then says is newer goes in, unless something is edited already.
+  const isOutdated = isOpen && data?.id === id && data.version > job.version;
+  const isUntouched = isOpen && job.save.kind === 'saved';
   useEffect(() => {
-    if (data?.id === id && !isOpen) dispatch(openJob(data));
-  }, [data, id, isOpen, dispatch]);
+    if (data?.id === id && (!isOpen || (isOutdated && isUntouched))) dispatch(openJob(data));
+  }, [data, id, isOpen, isOutdated, isUntouched, dispatch]);
   useEffect(() => () => void dispatch(leaveJob()), [dispatch, id]);
   useHotkeys([
     ['mod+z', () => dispatch(undone())],

@@ -71,11 +71,16 @@ async function sendUntilSettled(getState: () => RootState, dispatch: AppDispatch
       const answer = await request;
       request.reset();
       if (getState().job?.id !== id) {
-        if (!answer.error) forgetLocal(draftKey(id));
+        if (!answer.error) {
+          forgetLocal(draftKey(id));
+          dispatch(api.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
+        }
         continue;
       }
       if (!answer.error) {
         dispatch(confirmed({ version: answer.data.version, document }));
+        // Whoever leaves the job and comes back opens what was saved, not what was there when it was first opened.
+        dispatch(api.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
         if (saysTheSame(getState().job!.document, document)) forgetLocal(draftKey(id));
         continue;
       }

@@ -1,8 +1,7 @@
 import type { Part } from '@katharos/core';
-import { NumberInput, Skeleton, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import { Button, NumberInput, Skeleton, Stack, Table, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';
 import { troubleOf, useCatalogueQuery, useSetStockMutation, useVanQuery } from '../app/api.ts';
-import { showUndo } from '../app/undoNotice.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 
 /** What the van holds of every part of the catalogue, counted by hand; jobs take out of it. */
@@ -73,6 +72,8 @@ function StockRow({ part, quantity }: { part: Part; quantity: number }) {
   const [set, { isLoading }] = useSetStockMutation();
   const [typed, setTyped] = useState<number | string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
+  /** What was in the van before the last change here. */
+  const [before, setBefore] = useState<number | null>(null);
   const tube = isTube(part);
   const save = async () => {
     if (typed === null) return;
@@ -88,16 +89,30 @@ function StockRow({ part, quantity }: { part: Part; quantity: number }) {
       return;
     }
     setTyped(null);
-    showUndo({
-      id: `stock-${part.id}`,
-      message: `${part.name}: ${Number(typed)}${tube ? ' m' : ''} in the van, ${quantity} before.`,
-      label: 'Take it back',
-      undo: () => void set({ partId: part.id, quantity }),
-    });
+    setBefore(quantity);
   };
   return (
     <Table.Tr>
-      <Table.Td>{part.name}</Table.Td>
+      <Table.Td>
+        {part.name}
+        {before !== null && (
+          <Text component="span" size="sm" c="dimmed" ml="md" role="status">
+            Saved; {before}
+            {tube ? ' m' : ''} before.{' '}
+            <Button
+              variant="subtle"
+              size="compact-sm"
+              aria-label={`Back to ${before}: ${part.name}`}
+              onClick={() => {
+                void set({ partId: part.id, quantity: before });
+                setBefore(null);
+              }}
+            >
+              Take it back
+            </Button>
+          </Text>
+        )}
+      </Table.Td>
       <Table.Td>
         <NumberInput
           aria-label={`In the van: ${part.name}`}
