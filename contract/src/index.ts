@@ -33,6 +33,7 @@ export * from './plumbing/plumbing.ts';
 export * from './plumbing/cabinetOf.ts';
 export { cabinetSvg } from './plumbing/cabinetSvg.ts';
 export * from './plumbing/holePlanSvg.ts';
+export * from './plumbing/vanCheck.ts';
 export { plumbingSite } from './plumbing/siteOf.ts';
 export * from './words/parts.ts';
 export * from './words/verdict.ts';

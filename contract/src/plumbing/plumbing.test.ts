@@ -241,7 +241,7 @@ describe.each(kinds)('the sheet of %s', (...kind) => {
       for (const sentence of [instruction, proof]) {
         expect(sentence).toMatch(/^[A-Z0-9].*[.!]$/s);
         expect(`${title} ${sentence}`).not.toMatch(
-          /undefined|NaN|\[object|Infinity|(^|[^.\d])0 [a-z]|  /,
+          /undefined|NaN|\[object|Infinity|(^|[^.\d])0 [a-z]| {2}/,
         );
       }
     }

@@ -20,6 +20,7 @@ import { addPhotograph, filedPhotographs } from '../photographs/photographReposi
 import { photographRoutes } from '../photographs/photographRoutes.ts';
 import { preparePhotograph } from '../photographs/preparePhotograph.ts';
 import { sheetPdf } from '../sheet/sheetPdf.ts';
+import { findVan } from '../van/vanRepository.ts';
 import { addJob, findJob, listJobs, saveJob } from './jobRepository.ts';
 
 /** A firm's jobs. Every query is scoped by the firm of the session; another firm's job is simply not found. */
@@ -131,7 +132,8 @@ export function jobRoutes(sequelize: Sequelize): Router {
     const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
     const reader = { ...firm, settings: { ...firm.settings, units } };
     const address = `${request.protocol}://${request.get('host') ?? 'localhost'}/jobs/${job.id}/plumb`;
-    const pdf = await sheetPdf(job, reader, await firmParts(firm.id), address);
+    const [parts, van] = await Promise.all([firmParts(firm.id), findVan(firm.id)]);
+    const pdf = await sheetPdf(job, reader, parts, address, van);
     response
       .type('application/pdf')
       .setHeader('Content-Disposition', `inline; filename="sheet-${job.number}.pdf"`)

@@ -2,6 +2,8 @@ import {
   briefOf,
   cabinetSvg,
   cautionWords,
+  checkVan,
+  type CheckedLine,
   codesCaveat,
   colourWords,
   holePlanSvg,
@@ -16,9 +18,10 @@ import {
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
+  type Van,
   workWords,
 } from '@katharos/contract';
-import { type Part, type PartsLine, toolsOf } from '@katharos/core';
+import { type Part, toolsOf } from '@katharos/core';
 import type { Content } from 'pdfmake/interfaces.js';
 import { ApiError } from '../http/apiError.ts';
 import { drawing, paper, quiet, setPdf } from '../papers/pdf.ts';
@@ -26,6 +29,7 @@ import { drawing, paper, quiet, setPdf } from '../papers/pdf.ts';
 /**
  * The job sheet as a PDF: order of work, tubes, parts, tools, labels with a code that opens the job, holes at one to one.
  * @param address of the job's page, for the code on the labels
+ * @param van what it holds, for what has to be bought
  * Errors: 'not-agreed' while no system is chosen or the survey contradicts itself.
  */
 export async function sheetPdf(
@@ -33,6 +37,7 @@ export async function sheetPdf(
   firm: Session['firm'],
   catalogue: readonly Part[],
   address: string,
+  van: Van,
 ): Promise<Buffer> {
   const { document, number } = job;
   const { settings } = firm;
@@ -72,7 +77,7 @@ export async function sheetPdf(
       heading('Tubes'),
       tubes(plumbing, settings.units),
       heading('Parts'),
-      partsTable(plumbing.parts),
+      partsTable(checkVan(plumbing.parts, van, job.id).lines),
       heading('Tools'),
       `${toolsOf(plumbing.steps)
         .map((tool) => toolNames[tool])
@@ -159,13 +164,25 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
   };
 }
 
-const partsTable = (lines: readonly PartsLine[]): Content => ({
-  layout: 'lightHorizontalLines',
-  table: {
-    widths: ['*', 'auto'],
-    body: lines.map(({ name, quantity, unit }) => [name, `${quantity}${unit === 'm' ? ' m' : ''}`]),
-  },
-});
+/** What goes into the van, and what of it has to be bought. */
+function partsTable(lines: readonly CheckedLine[]): Content {
+  const amount = (value: number, unit: 'piece' | 'm') => `${value}${unit === 'm' ? ' m' : ''}`;
+  return {
+    layout: 'lightHorizontalLines',
+    table: {
+      headerRows: 1,
+      widths: ['*', 'auto', 'auto'],
+      body: [
+        ['Part', 'Quantity', 'To buy'].map((text) => ({ text, color: quiet })),
+        ...lines.map(({ name, quantity, unit, missing }) => [
+          name,
+          amount(quantity, unit),
+          missing > 0 ? amount(missing, unit) : 'in the van',
+        ]),
+      ],
+    },
+  };
+}
 
 function labels({ tubes: all }: Plumbing, address: string): Content {
   const each = all.flatMap((tube) =>

@@ -1,7 +1,15 @@
 import { bodyName } from '@katharos/contract';
-import type { Body, Cabinet, Door, Obstacle, Placed } from '@katharos/core';
+import {
+  type Body,
+  type Cabinet,
+  clashesOf,
+  type Door,
+  type Obstacle,
+  type Placed,
+} from '@katharos/core';
 import { type PointerEvent, useRef, useState } from 'react';
 import styles from './Cabinet.module.css';
+import { cabinetView, type Place } from './cabinetView.ts';
 
 interface Props {
   /** From the door, or from above. */
@@ -18,11 +26,8 @@ interface Props {
   picked?: string | null;
   onPick?: (id: string) => void;
   /** Absent for a drawing to look at. */
-  onMove?: (id: string, place: Pick<Placed, 'x' | 'y' | 'z' | 'lies'>) => void;
+  onMove?: (id: string, place: Place) => void;
 }
-
-/** Dragging snaps to this, and to walls and neighbours within three of it, m. */
-const snapM = 0.01;
 
 /** A name inside its box: as large as it may be, as small as it must, in millimetres of the drawing. */
 const nameSize = (name: string, widthM: number): number =>
@@ -40,20 +45,7 @@ export function CabinetDrawing(props: Props) {
     x: number;
     y: number;
   } | null>(null);
-  const [across, down] =
-    view === 'front' ? [cabinet.width, cabinet.height] : [cabinet.width, cabinet.depth];
-  // From the door height counts from the floor up; from above the back wall is at the top.
-  const flat = (box: {
-    x: number;
-    y: number;
-    z: number;
-    width: number;
-    height: number;
-    depth: number;
-  }) =>
-    view === 'front'
-      ? { x: box.x, y: cabinet.height - box.y - box.height, w: box.width, h: box.height }
-      : { x: box.x, y: box.z, w: box.width, h: box.depth };
+  const { across, down, flat, dropped, nudged } = cabinetView(view, cabinet);
   // What stands nearer to the eye is drawn over what stands behind it.
   const nearestLast = [...placed].sort((a, b) =>
     view === 'front' ? a.z - b.z : a.y + a.height - (b.y + b.height),
@@ -65,22 +57,7 @@ export function CabinetDrawing(props: Props) {
       ((event.clientY - rect.top) / rect.height) * down,
     ];
   };
-  const snapped = (value: number, size: number, whole: number): number => {
-    const near = [0, whole - size].find((edge) => Math.abs(edge - value) < 3 * snapM);
-    const place = near ?? Math.round(value / snapM) * snapM;
-    return Math.min(Math.max(place, 0), Math.max(whole - size, 0));
-  };
-  const placeOf = (one: Placed, x: number, y: number) => {
-    const { w, h } = flat(one);
-    const [px, py] = [snapped(x, w, across), snapped(y, h, down)];
-    return view === 'front'
-      ? { x: px, y: cabinet.height - py - one.height, z: one.z, lies: one.lies }
-      : { x: px, y: one.y, z: py, lies: one.lies };
-  };
-  const nudge = (one: Placed, dx: number, dy: number) => {
-    const { x, y } = flat(one);
-    onMove?.(one.id, placeOf(one, x + dx, y + dy));
-  };
+  const others = (id: string) => [...obstacles, ...placed.filter((one) => one.id !== id)];
   return (
     <figure
       className={styles.figure}
@@ -130,9 +107,20 @@ export function CabinetDrawing(props: Props) {
         {nearestLast.map((one) => {
           const body = bodies.find(({ id }) => id === one.id)!;
           const still = flat(one);
-          const moving =
-            drag?.id === one.id ? flat({ ...one, ...placeOf(one, drag.x, drag.y) }) : still;
-          const { x, y, w, h } = moving;
+          const moved =
+            drag?.id === one.id
+              ? { ...one, ...dropped(one, drag.x, drag.y, others(one.id)) }
+              : null;
+          const { x, y, w, h } = moved ? flat(moved) : still;
+          // While it is dragged it tells at once what it meets.
+          const meets = moved
+            ? clashesOf(
+                bodies,
+                [moved, ...placed.filter(({ id }) => id !== one.id)],
+                cabinet,
+                obstacles,
+              ).some(({ id }) => id === one.id)
+            : clashing.has(one.id);
           return (
             <g
               key={one.id}
@@ -145,7 +133,7 @@ export function CabinetDrawing(props: Props) {
                   }
                 : {})}
               className={onMove ? styles.body : `${styles.body} ${styles.still}`}
-              data-clash={clashing.has(one.id)}
+              data-clash={meets}
               data-picked={picked === one.id}
               onFocus={() => onPick?.(one.id)}
               onKeyDown={(event) => {
@@ -159,7 +147,7 @@ export function CabinetDrawing(props: Props) {
                 const wanted = moves[event.key];
                 if (wanted) {
                   event.preventDefault();
-                  nudge(one, ...wanted);
+                  onMove?.(one.id, nudged(one, ...wanted));
                 }
                 if (event.key.toLowerCase() === 'r' && body.mayLie)
                   onMove?.(one.id, { x: one.x, y: one.y, z: one.z, lies: !one.lies });
@@ -178,7 +166,7 @@ export function CabinetDrawing(props: Props) {
               }}
               onPointerUp={() => {
                 if (drag?.id === one.id && (drag.x !== still.x || drag.y !== still.y))
-                  onMove?.(one.id, placeOf(one, drag.x, drag.y));
+                  onMove?.(one.id, dropped(one, drag.x, drag.y, others(one.id)));
                 setDrag(null);
               }}
               onPointerCancel={() => setDrag(null)}

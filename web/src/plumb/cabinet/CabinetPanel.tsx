@@ -1,11 +1,5 @@
 import { bodyName, cabinetSvg, type JobBrief, type Plumbing, reachWords } from '@katharos/contract';
-import {
-  type Cabinet,
-  fullTankKg,
-  type InstalledSystem,
-  isUltravioletLine,
-  type Placed,
-} from '@katharos/core';
+import { type Cabinet, fullTankKg, type InstalledSystem, isUltravioletLine } from '@katharos/core';
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -14,6 +8,7 @@ import { svgAddress } from '../../quantities/SvgPicture.tsx';
 import { Tone } from '../../quantities/Tone.tsx';
 import { useUnits } from '../../quantities/useUnits.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
+import type { Place } from './cabinetView.ts';
 import { NextCupboard } from './NextCupboard.tsx';
 import { NoFitNotice } from './NoFitNotice.tsx';
 import { ObstacleTable } from './ObstacleTable.tsx';
@@ -40,7 +35,7 @@ export function CabinetPanel({ plumbing, system, brief }: Props) {
       </Group>
       <PlacePicker plumbing={plumbing} system={system} />
       {remote ? (
-        <RemotePanel system={system} brief={brief} />
+        <RemotePanel plumbing={plumbing} system={system} brief={brief} />
       ) : plumbing.cabinet ? (
         <Fitting plumbing={plumbing} cabinet={plumbing.cabinet} system={system} brief={brief} />
       ) : (
@@ -92,7 +87,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
   const { say } = useUnits();
   const { bodies, obstacles, placed, left, clashes, next, door } = plumbing;
   const [picked, setPicked] = useState<string | null>(null);
-  const move = (id: string, place: Pick<Placed, 'x' | 'y' | 'z' | 'lies'>) =>
+  const move = (id: string, place: Place) =>
     edit(({ plumb }) => ({
       plumb: { ...plumb, placements: { ...plumb.placements, [id]: place } },
     }));

@@ -1,4 +1,4 @@
-import { failureSentence, type JobBrief, writeNumber } from '@katharos/contract';
+import { failureSentence, type JobBrief, type Plumbing, writeNumber } from '@katharos/contract';
 import {
   boreMm,
   type InstalledSystem,
@@ -6,6 +6,7 @@ import {
   type LineEffect,
   newMembrane,
   passages,
+  passesWall,
   remoteLines,
   type SystemDesign,
 } from '@katharos/core';
@@ -16,10 +17,19 @@ import { useUnits } from '../../quantities/useUnits.ts';
 import { WideTable } from '../../quantities/WideTable.tsx';
 import { useChosenSystem } from '../../size/useChosenSystem.ts';
 import { LengthInput } from './LengthInput.tsx';
+import { RemotePicture } from './RemotePicture.tsx';
 import { usePlaces } from './usePlaces.ts';
 
 /** A unit elsewhere: the way of its lines, and what that does to the tap. */
-export function RemotePanel({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
+export function RemotePanel({
+  plumbing: { tubes, drain },
+  system,
+  brief,
+}: {
+  plumbing: Plumbing;
+  system: InstalledSystem;
+  brief: JobBrief;
+}) {
   const { remote, setRemote } = usePlaces();
   if (!remote) return null;
   return (
@@ -51,6 +61,11 @@ export function RemotePanel({ system, brief }: { system: InstalledSystem; brief:
           onChangeM={(riseM) => setRemote({ ...remote, riseM })}
         />
       </SimpleGrid>
+      <RemotePicture
+        through={remote.through}
+        riseM={remote.riseM}
+        lines={tubes.filter((tube) => passesWall(tube, drain.way))}
+      />
       {!isUltravioletLine(system) && <Effects design={system} brief={brief} />}
       <Text size="sm" c="dimmed" mt="sm">
         Dry, flat, free of frost, its front reachable; nothing behind the wall or under the floor

@@ -71,7 +71,11 @@ export function DrainPanel({ plumbing, system }: Props) {
                 onBlur={(event) => set({ reason: event.currentTarget.value.trim() })}
               />
             )}
-            <DrainPicture drain={drain} />
+            <DrainPicture
+              drain={drain}
+              disposal={plumbing.site.disposal}
+              dishwasher={plumbing.site.dishwasher}
+            />
             <Hole plumbing={plumbing} />
           </>
         )}

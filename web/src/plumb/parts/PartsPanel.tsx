@@ -1,4 +1,4 @@
-import { partsCsv, type Plumbing } from '@katharos/contract';
+import { checkVan, partsCsv, type Plumbing, type VanCheck } from '@katharos/contract';
 import { Button, Checkbox, Group, Skeleton, Table, Text, Title } from '@mantine/core';
 import { troubleOf, useVanQuery } from '../../app/api.ts';
 import { useJob } from '../../job/useJob.ts';
@@ -7,7 +7,6 @@ import { useMoney } from '../../quantities/useMoney.ts';
 import { WideTable } from '../../quantities/WideTable.tsx';
 import { ToolList } from './ToolList.tsx';
 import { useTicks } from './useTicks.ts';
-import { checkVan, type VanCheck } from './vanCheck.ts';
 import { VanNotice } from './VanNotice.tsx';
 
 /** What goes into the van: parts with their prices, against what is in it; then the tools. */

@@ -1,10 +1,10 @@
+import type { VanCheck } from '@katharos/contract';
 import { Button, Group, Text } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { Link } from 'react-router';
 import { troubleOf, usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../app/api.ts';
 import { useJob } from '../../job/useJob.ts';
 import { Tone } from '../../quantities/Tone.tsx';
-import type { VanCheck } from './vanCheck.ts';
 
 const said = (answer: { error?: unknown }): void => {
   if (answer.error) notifications.show({ message: troubleOf(answer.error).message, color: 'red' });

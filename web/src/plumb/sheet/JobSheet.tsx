@@ -1,6 +1,8 @@
 import {
   cabinetSvg,
   cautionWords,
+  checkVan,
+  type CheckedLine,
   codesCaveat,
   colourWords,
   type Job,
@@ -12,6 +14,7 @@ import {
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
+  type Van,
   workWords,
 } from '@katharos/contract';
 import { toolsOf } from '@katharos/core';
@@ -26,10 +29,12 @@ interface Props {
   job: Job;
   firm: Session['firm'];
   plumbing: Plumbing;
+  /** What the van holds; null while it is not known. */
+  van: Van | null;
 }
 
 /** All that one person needs, kneeling: order of work, tubes, parts, tools, labels, and the holes at one to one. */
-export function JobSheet({ job, firm, plumbing }: Props) {
+export function JobSheet({ job, firm, plumbing, van }: Props) {
   const say = sayIn(firm.settings.units);
   const { customer, plumb } = job.document;
   const { steps, tubes, drain, parts } = plumbing;
@@ -123,19 +128,7 @@ export function JobSheet({ job, firm, plumbing }: Props) {
         </tbody>
       </table>
       <h2>Parts</h2>
-      <table>
-        <tbody>
-          {parts.map((line) => (
-            <tr key={line.key}>
-              <td>{line.name}</td>
-              <td>
-                {line.quantity}
-                {line.unit === 'm' ? ' m' : ''}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Parts lines={van ? checkVan(parts, van, job.id).lines : null} plumbing={plumbing} />
       <h2>Tools</h2>
       <p>
         {toolsOf(steps)
@@ -146,6 +139,33 @@ export function JobSheet({ job, firm, plumbing }: Props) {
       <Labels job={job} plumbing={plumbing} />
       <HolePlan holes={plumbing.holes} />
     </article>
+  );
+}
+
+/** What goes into the van, and what of it has to be bought; without the van's count the list alone. */
+function Parts({ lines, plumbing }: { lines: readonly CheckedLine[] | null; plumbing: Plumbing }) {
+  const amount = (value: number, unit: 'piece' | 'm') => `${value}${unit === 'm' ? ' m' : ''}`;
+  return (
+    <table aria-label="Parts">
+      <thead>
+        <tr>
+          <th scope="col">Part</th>
+          <th scope="col">Quantity</th>
+          {lines && <th scope="col">To buy</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {plumbing.parts.map((line, i) => (
+          <tr key={line.key}>
+            <td>{line.name}</td>
+            <td>{amount(line.quantity, line.unit)}</td>
+            {lines && (
+              <td>{lines[i]!.missing > 0 ? amount(lines[i]!.missing, line.unit) : 'in the van'}</td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

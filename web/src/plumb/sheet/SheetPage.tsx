@@ -1,12 +1,13 @@
 import { briefOf, optionsOf, plumbingOf } from '@katharos/contract';
 import { Skeleton, Text } from '@mantine/core';
-import { useCatalogueQuery } from '../../app/api.ts';
+import { useCatalogueQuery, useVanQuery } from '../../app/api.ts';
 import { PaperPage } from '../../app/PaperPage.tsx';
 import { JobSheet } from './JobSheet.tsx';
 
 /** The job sheet with its papers, alone on the page. */
 export function SheetPage() {
   const { data } = useCatalogueQuery();
+  const van = useVanQuery();
   return (
     <PaperPage back="plumb" pdf="sheet.pdf">
       {(job, firm) => {
@@ -21,7 +22,12 @@ export function SheetPage() {
         }
         const { design } = document.system;
         return (
-          <JobSheet job={job} firm={firm} plumbing={plumbingOf(document, design, brief.value)} />
+          <JobSheet
+            job={job}
+            firm={firm}
+            plumbing={plumbingOf(document, design, brief.value)}
+            van={van.data ?? null}
+          />
         );
       }}
     </PaperPage>

@@ -1,5 +1,5 @@
-import type { Taking, Van } from '@katharos/contract';
 import type { PartsLine } from '@katharos/core';
+import type { Taking, Van } from '../api/van.ts';
 
 /** A line of the parts list beside what the van holds of it. */
 export interface CheckedLine extends PartsLine {

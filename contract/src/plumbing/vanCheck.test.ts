@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Van } from '@katharos/contract';
 import type { PartsLine } from '@katharos/core';
+import type { Van } from '../api/van.ts';
 import { checkVan } from './vanCheck.ts';
 
 const job = '11111111-1111-4111-8111-111111111111';
