@@ -1,4 +1,12 @@
-import { newJobDocument, placeName, plumbingOf, sayIn, workWords } from '@katharos/contract';
+import {
+  branchNames,
+  newJobDocument,
+  placeName,
+  plumbingOf,
+  sayIn,
+  workWords,
+} from '@katharos/contract';
+import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
 import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
@@ -346,4 +354,63 @@ test('an air gap in the code brings its tap, three hoses and the wide saddle; th
   let svg = '';
   for await (const chunk of file) svg += String(chunk);
   expect(svg).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg" width="88\.0mm"/);
+});
+
+test('branches see what the core reckons for the worst draw, and each says when its valve is opened', async ({
+  page,
+}) => {
+  await beginJob(page, 'Branches');
+  await takeSurvey(page, fair);
+  await enter(page, 'Tube to the ice maker', '3 m');
+  await enter(page, 'Tube to a second tap', '2 m');
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbView(page, 'Connections').click();
+  const panel = page.getByRole('region', { name: 'Branches' });
+  const length = (value: number) => ({ value, unit: 'm', takenAt: null, by: null });
+  const { brief, design, worst } = sizedByTheCore(fair, {
+    details: { iceLine: length(3), secondTapLine: length(2) },
+  });
+  const half = tankPressure(design.tank!, worst.usableVolumeL / 2);
+  const drawn = worstDraw(
+    design.branches,
+    tapLineOf(design),
+    half,
+    brief.task.waters.worst.temperatureC,
+  );
+  expect(drawn.map(({ branch }) => branch.kind)).toEqual(['ice-maker', 'second-tap']);
+  for (const [i, { branch, aloneBar, worstBar }] of drawn.entries()) {
+    const row = panel.getByRole('row').nth(i + 1);
+    await expect(row).toContainText(branchNames[branch.kind]);
+    await expect(row.getByRole('cell').nth(3)).toHaveText(say('pressure', Math.max(aloneBar, 0)));
+    await expect(row.getByRole('cell').nth(4)).toHaveText(say('pressure', Math.max(worstBar, 0)));
+  }
+  await expect(panel).toContainText('the first two bins of ice are thrown away');
+  await plumbView(page, 'Order of work').click();
+  await expect(page.getByTestId('step-branch:ice-maker')).toContainText('Takes: Tee');
+  await expect(page.getByTestId('step-branch:second-tap')).toContainText(design.tap.name);
+});
+
+test('the hole plan is in millimetres on the page as on paper', async ({ page }) => {
+  const { design } = sizedByTheCore(fair);
+  await beginJob(page, 'To scale');
+  await takeSurvey(page, fair);
+  await page.getByLabel('Counter').selectOption('steel');
+  await page
+    .getByRole('radiogroup', { name: 'Drilling allowed' })
+    .getByText('Yes', { exact: true })
+    .click();
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  await saved(page);
+  await page.getByRole('link', { name: 'Job sheet' }).click();
+  const plan = page.getByRole('img', { name: /^Hole plan/ });
+  await expect(plan).toHaveAccessibleName(new RegExp(`Tap ${design.tap.holeMm} mm`));
+  await page.emulateMedia({ media: 'print' });
+  const box = (await plan.boundingBox())!;
+  // A CSS pixel is a 96th of an inch.
+  expect((box.width * 25.4) / 96).toBeCloseTo(170, 1);
+  expect((box.height * 25.4) / 96).toBeCloseTo(90, 1);
+  await page.emulateMedia({ media: 'screen' });
+  await expect(page.getByRole('table', { name: 'Parts' })).toContainText('To buy');
 });

@@ -52,6 +52,28 @@ describe('a brief', () => {
     expect(briefed(surveyOf({ details })).task.site.branches[0]!.lengthM).toBeCloseTo(3.6576, 6);
   });
 
+  test('has every branch whose line was measured, in its own way of drawing, and the plate’s pressure where it was read', () => {
+    const details = {
+      iceLine: reading(3, 'm'),
+      secondTapLine: reading(2, 'm'),
+      secondTapRise: reading(20, 'cm'),
+      machineLine: reading(1, 'm'),
+    };
+    const usual = briefed(surveyOf({ details })).task.site.branches;
+    expect(usual.map(({ kind }) => kind)).toEqual(['ice-maker', 'second-tap', 'machine']);
+    const plate = reading(2, 'bar');
+    const read = briefed(surveyOf({ details: { ...details, branchPressure: plate } })).task.site
+      .branches;
+    // A tap opens by hand: no plate says what it wants.
+    expect(read.map(({ neededBar }) => neededBar)).toEqual([2, usual[1]!.neededBar, 2]);
+    expect(usual[1]).toMatchObject({ lengthM: 2, riseM: 0.2 });
+  });
+
+  test('asks for a tap with an air gap where the code does', () => {
+    expect(briefed(surveyOf()).task.site.airGap).toBe(false);
+    expect(briefed(surveyOf({ site: { airGap: 'yes' } })).task.site.airGap).toBe(true);
+  });
+
   test('judges in the water behind what was decided', () => {
     const high = surveyOf({
       readings: {

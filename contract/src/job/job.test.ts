@@ -194,6 +194,25 @@ describe('merging two edits of one job', () => {
     expect(document.survey.readings.pressure).toEqual(reading(3.1, 'bar'));
   });
 
+  test('keeps what one decided about the place and another about a tube', () => {
+    const mine = edited((job) => {
+      job.plumb.nextCupboard = { width: 0.4, height: 0.6, depth: 0.5 };
+      job.plumb.sizes = { 'restrictor>drain': '3/8"' };
+    });
+    const theirs = edited((job) => {
+      job.plumb.done = { feed: { ...tick, mark: '[]' } };
+      job.plumb.sizes = { 'tank-tee>tank': '3/8"' };
+    });
+    const { document, conflicts } = mergeDocuments(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(document.plumb).toMatchObject({
+      nextCupboard: { width: 0.4 },
+      sizes: { 'restrictor>drain': '3/8"', 'tank-tee>tank': '3/8"' },
+      done: { feed: { by: 'Odo' } },
+    });
+    expect(jobDocumentSchema.safeParse(document).success).toBe(true);
+  });
+
   test('is no conflict where both say the same', () => {
     const both = edited((job) => (job.customer.note = 'Bring the long bit.'));
     const { document, conflicts } = mergeDocuments(base, both, structuredClone(both));

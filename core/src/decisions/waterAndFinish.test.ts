@@ -133,6 +133,21 @@ describe('a refrigerator', () => {
     expect(at({ neededBar })?.code).toBe(code);
   });
 
+  test('is judged by the branch that has the least to spare', () => {
+    const worst = assess(tankDesign, sampleWater, agedMembrane);
+    if (!worst.ok) throw new Error(worst.failure.code);
+    const easy: Branch = { ...branch, kind: 'second-tap', neededBar: 0.1 };
+    const decided = (...branches: Branch[]) =>
+      decideRefrigerator({ ...tankDesign, branches }, worst.value)!;
+    for (const order of [
+      [branch, easy],
+      [easy, branch],
+    ])
+      expect(decided(...order).data.kind).toBe('refrigerator');
+    expect(decided(easy).code).toBe('refrigerator-enough');
+    expect(decided(easy, { ...branch, neededBar: 9 }).code).toBe('refrigerator-too-weak');
+  });
+
   test('sees less the higher and further it stands', () => {
     const drawn = (change: Partial<typeof branch>) => Number(at(change)!.data.drawnBar);
     expect(drawn({ riseM: 3 })).toBeLessThan(drawn({}) - 0.25);

@@ -10,7 +10,7 @@ import {
 } from '../../test/samples.ts';
 import { requirements, watersOf } from '../../test/sizingSamples.ts';
 import { bodiesOf, tankSize } from './bodies.ts';
-import { type Body, collisions, missingRoom, placeBodies } from './placing.ts';
+import { type Body, clashesOf, collisions, missingRoom, placeBodies } from './placing.ts';
 import { reachWarnings } from './reach.ts';
 import { waysOut } from './waysOut.ts';
 
@@ -146,4 +146,53 @@ test('a pump stands off walls and neighbours, and a unit that its maker piped is
   const internal = { ...tankDesign, tank: { ...tankDesign.tank!, internal: true } };
   expect(bodiesOf(internal, false).map(({ id }) => id)).toEqual(['unit']);
   expect(bodiesOf(directDesign, false).map(({ id }) => id)).toEqual(['unit']);
+});
+
+describe('any cabinet', () => {
+  const side = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  const rooms = fc.record({ width: side(0.3, 1.2), height: side(0.4, 0.9), depth: side(0.3, 0.7) });
+  const things = fc.array(
+    fc.record({
+      x: side(0, 0.8),
+      y: side(0, 0.5),
+      z: side(0, 0.3),
+      width: side(0.05, 0.3),
+      height: side(0.05, 0.4),
+      depth: side(0.05, 0.3),
+    }),
+    { maxLength: 3 },
+  );
+  const inTheWay = (
+    boxes: { x: number; y: number; z: number; width: number; height: number; depth: number }[],
+  ) => boxes.map((box, i) => ({ id: `thing-${i}`, ...box }));
+  const pumped = bodiesOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, true);
+
+  test('holds what is placed clear of walls, things and each other, and leaves out only the rest', () => {
+    fc.assert(
+      fc.property(rooms, things, (room, boxes) => {
+        const obstacles = inTheWay(boxes);
+        const { placed, left } = placeBodies(pumped, room, obstacles);
+        expect(clashesOf(pumped, placed, room, obstacles)).toEqual([]);
+        expect([...placed.map(({ id }) => id), ...left].sort()).toEqual(
+          pumped.map(({ id }) => id).sort(),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('that is said to be too small by so much is large enough with it, and hardly with less', () => {
+    fc.assert(
+      fc.property(rooms, (room) => {
+        if (placeBodies(pumped, room, []).left.length === 0) return;
+        const { width } = missingRoom(pumped, room, []);
+        if (width === null) return;
+        const fits = (more: number) =>
+          placeBodies(pumped, { ...room, width: room.width + more }, []).left.length === 0;
+        expect(fits(width)).toBe(true);
+        expect(fits(width - 0.02)).toBe(false);
+      }),
+      { numRuns: 25 },
+    );
+  });
 });

@@ -1,14 +1,16 @@
-import { type Plumbing, stepParts } from '@katharos/contract';
+import { type Plumbing, stepParts, workWords } from '@katharos/contract';
 import { mayMove, type WorkStep } from '@katharos/core';
 import { Button, Group, Text, Title } from '@mantine/core';
 import { useJob } from '../../job/useJob.ts';
 import { Tone } from '../../quantities/Tone.tsx';
-import { WorkStepCard } from './WorkStepCard.tsx';
+import { useUnits } from '../../quantities/useUnits.ts';
+import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
 import styles from './Work.module.css';
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const { document, edit, stamp } = useJob();
+  const { say } = useUnits();
   const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
   const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
@@ -40,6 +42,19 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
           {count} of {steps.length} done
         </Text>
       </Group>
+      {next && count > 0 && (
+        <Button
+          variant="default"
+          size="md"
+          mt="xs"
+          className="no-print"
+          onClick={() =>
+            window.document.getElementById(stepAnchor(next.id))?.scrollIntoView({ block: 'start' })
+          }
+        >
+          Next: {workWords(next, say).title}
+        </Button>
+      )}
       {again.length > 0 && (
         <Tone kind="warn" head="The system changed after these were done" role="status">
           {again.length} marked below to be done again; nothing that was ticked is lost.

@@ -23,6 +23,9 @@ interface StepProps {
   onDown: (() => void) | undefined;
 }
 
+/** Where a step stands on the page. */
+export const stepAnchor = (id: string): string => `step-${id}`;
+
 /** One step: open until it is done, then a line that opens again when it is asked. */
 export function WorkStepCard(props: StepProps) {
   const { step, parts, number, record, isDone, isNext, onTick, onUp, onDown } = props;
@@ -33,6 +36,7 @@ export function WorkStepCard(props: StepProps) {
   const note = document.plumb.notes?.[step.id];
   return (
     <li
+      id={stepAnchor(step.id)}
       className={styles.step}
       data-done={isDone}
       data-next={isNext}
