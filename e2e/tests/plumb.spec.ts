@@ -28,6 +28,21 @@ test.beforeEach(async ({ page }) => {
   await signIn(page);
 });
 
+const cabinet: [label: string, typed: string][] = [
+  ['Cabinet width inside', '80 cm'],
+  ['Cabinet height inside', '70 cm'],
+  ['Cabinet depth inside', '50 cm'],
+];
+
+/** A job with the fair survey and more, and the proposed system chosen: it stands at Plumb. */
+async function plumbedJob(page: Page, name: string, more: typeof cabinet = []): Promise<void> {
+  await beginJob(page, name);
+  await takeSurvey(page, fair);
+  for (const [label, typed] of more) await enter(page, label, typed);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+}
+
 /** Every step, tube and part that the core asks for stands on the sheet, in its order. */
 async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]): Promise<void> {
   const { brief } = sizedByTheCore(fair);
@@ -53,10 +68,7 @@ async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]):
 
 test('the sheet of a tank unit, line by line', async ({ page }) => {
   const { design } = sizedByTheCore(fair);
-  await beginJob(page, 'Sheet one');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Sheet one');
   await saved(page);
   await page.getByRole('link', { name: 'Job sheet' }).click();
   await checkSheet(page, design);
@@ -81,10 +93,7 @@ test('the sheet of a tankless unit, line by line', async ({ page }) => {
 test('steps are ticked, noted and moved as far as physics allows; a changed system asks again and loses no tick', async ({
   page,
 }) => {
-  await beginJob(page, 'Ticks');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Ticks');
   const step = (id: string) => page.getByTestId(`step-${id}`);
   await step('tank').getByRole('checkbox').check();
   await step('close-supply').getByRole('checkbox').check();
@@ -113,13 +122,7 @@ test('steps are ticked, noted and moved as far as physics allows; a changed syst
 test('a cabinet that is too small says by how much and offers ways out; things are moved and collisions said', async ({
   page,
 }) => {
-  await beginJob(page, 'Fit');
-  await takeSurvey(page, fair);
-  await enter(page, 'Cabinet width inside', '80 cm');
-  await enter(page, 'Cabinet height inside', '70 cm');
-  await enter(page, 'Cabinet depth inside', '50 cm');
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Fit', cabinet);
   await plumbView(page, 'Does it fit').click();
   const panel = page.getByRole('region', { name: 'Does it fit' });
   await expect(panel.getByTestId('fits')).toBeVisible();
@@ -189,13 +192,7 @@ test('a drain behind the trap is a deviation with its reason, and coils in the v
 test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the seconds a glass follow', async ({
   page,
 }) => {
-  await beginJob(page, 'Elsewhere');
-  await takeSurvey(page, fair);
-  await enter(page, 'Cabinet width inside', '80 cm');
-  await enter(page, 'Cabinet height inside', '70 cm');
-  await enter(page, 'Cabinet depth inside', '50 cm');
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Elsewhere', cabinet);
   await plumbView(page, 'Does it fit').click();
   const panel = page.getByRole('region', { name: 'Does it fit' });
   await panel.getByLabel('The tank stands').selectOption('in the next cupboard');
@@ -239,10 +236,7 @@ test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the
 test('tubes stand on the waterline by their numbers, dark when laid, and say how they end', async ({
   page,
 }) => {
-  await beginJob(page, 'On the line');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'On the line');
   const line = page.getByRole('group', { name: 'Waterline from street to glass' });
   const { design, brief } = sizedByTheCore(fair);
   const { tubes } = plumbingOf(newJobDocument('x'), design, brief);
@@ -271,10 +265,7 @@ test('tubes stand on the waterline by their numbers, dark when laid, and say how
 });
 
 test('a photograph proves a step, and a done step folds and opens again', async ({ page }) => {
-  await beginJob(page, 'Proof');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Proof');
   const step = page.getByTestId('step-close-supply');
   await expect(step).toContainText('Proof:');
   const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } });
@@ -296,10 +287,7 @@ test('a photograph proves a step, and a done step folds and opens again', async 
 });
 
 test('the van is counted, checked against a job, and gives its parts once', async ({ page }) => {
-  await beginJob(page, 'Van');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Van');
   await saved(page);
   await plumbView(page, 'Parts').click();
   const parts = page.getByRole('region', { name: 'Parts' });
@@ -330,13 +318,7 @@ test('the van is counted, checked against a job, and gives its parts once', asyn
 test('an air gap in the code brings its tap, three hoses and the wide saddle; the drawing is a file of its own', async ({
   page,
 }) => {
-  await beginJob(page, 'Gap');
-  await takeSurvey(page, fair);
-  await enter(page, 'Cabinet width inside', '80 cm');
-  await enter(page, 'Cabinet height inside', '70 cm');
-  await enter(page, 'Cabinet depth inside', '50 cm');
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Gap', cabinet);
   await plumbView(page, 'Connections').click();
   const drain = page.getByRole('region', { name: 'Drain' });
   await drain.getByLabel('The drain line ends at').selectOption('Air-gap tap');
@@ -359,12 +341,10 @@ test('an air gap in the code brings its tap, three hoses and the wide saddle; th
 test('branches see what the core reckons for the worst draw, and each says when its valve is opened', async ({
   page,
 }) => {
-  await beginJob(page, 'Branches');
-  await takeSurvey(page, fair);
-  await enter(page, 'Tube to the ice maker', '3 m');
-  await enter(page, 'Tube to a second tap', '2 m');
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Branches', [
+    ['Tube to the ice maker', '3 m'],
+    ['Tube to a second tap', '2 m'],
+  ]);
   await plumbView(page, 'Connections').click();
   const panel = page.getByRole('region', { name: 'Branches' });
   const length = (value: number) => ({ value, unit: 'm', takenAt: null, by: null });

@@ -30,12 +30,12 @@ test('a reading keeps who took it, when and with what, and a meter’s scale tur
 test('a well is asked for its switch, and what is not asked stays open', async ({ page }) => {
   await beginJob(page, 'A well');
   const sink = page.getByRole('region', { name: 'Under the sink' });
-  await expect(sink).toContainText('0 of 19 taken');
+  await expect(sink).toContainText('0 of 21 taken');
   await page.getByRole('radiogroup', { name: 'Source' }).getByText('Well').click();
   await expect(page.getByText('Cut-in of the well’s pressure switch.')).toBeVisible();
   await page.getByLabel('Counter').selectOption('granite');
   await enter(page, 'Cabinet width inside', '31 1/2 in');
-  await expect(sink).toContainText('2 of 19 taken');
+  await expect(sink).toContainText('2 of 21 taken');
   await expect(page.getByLabel('Cabinet width inside')).toHaveValue('31.5 in');
   await enter(page, 'Iron', '900 mg/L');
   await expect(page.getByLabel('Iron')).toHaveAccessibleDescription(/differ by a thousand/);

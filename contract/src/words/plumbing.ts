@@ -52,6 +52,8 @@ export const drainRemarkWords: Record<DrainRemark, string> = {
   'run-not-seen': 'Whether it runs upright or level was not noted; upright is taken.',
   'saddle-too-small':
     'The straight part is shorter than a saddle: choose another place or another way.',
+  'too-near-discharge':
+    'The straight part is too short to keep ten centimetres from what disposal or dishwasher push in: the other bowl’s waste, an air-gap tap, or a stand-pipe.',
   'air-break': 'The tube ends above the pipe, never in its water.',
   'gap-needs-two-hoses': 'Two drain hoses pass the tap: thin up, wide down.',
 };

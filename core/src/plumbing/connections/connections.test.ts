@@ -60,6 +60,24 @@ describe('the drain hole', () => {
     expect(drainHole(seen, { lengthMm: 40 }).remarks).toContain('saddle-too-small');
   });
 
+  test('keeps away from what is pumped in, and says where the pipe is too short for that', () => {
+    const pumped = { ...seen, disposal: true };
+    expect(drainHole(pumped, { lengthMm: 180 }).remarks).not.toContain('too-near-discharge');
+    expect(drainHole(pumped, { lengthMm: 110 }).remarks).toContain('too-near-discharge');
+    expect(drainHole(seen, { lengthMm: 110 }).remarks).not.toContain('too-near-discharge');
+    const level = { ...seen, drainRun: 'horizontal' as const };
+    fc.assert(
+      fc.property(fc.integer({ min: 60, max: 600 }), (lengthMm) => {
+        const alone = drainHole(level, { lengthMm });
+        const beside = drainHole({ ...level, dishwasher: true }, { lengthMm });
+        // Never nearer to the discharge, and the saddle still sits on the straight part.
+        expect(beside.centreMm).toBeGreaterThanOrEqual(alone.centreMm);
+        expect(beside.centreMm + 27).toBeLessThanOrEqual(lengthMm);
+        expect(beside.remarks.includes('too-near-discharge')).toBe(beside.centreMm < 100);
+      }),
+    );
+  });
+
   test('follows the code to an air gap, and keeps clear of disposal and dishwasher unless they are known not to be there', () => {
     expect(drainHole({ ...seen, airGap: true })).toMatchObject({ way: 'air-gap-tap', holeMm: 10 });
     expect(drainHole(seen).remarks).not.toContain('away-from-disposal');

@@ -20,6 +20,7 @@ export type DrainRemark =
   | 'pipe-not-measured'
   | 'run-not-seen'
   | 'saddle-too-small'
+  | 'too-near-discharge'
   | 'air-break'
   | 'gap-needs-two-hoses';
 
@@ -51,6 +52,16 @@ const wallMm = 3;
 /** Length of a saddle along the pipe; it must sit on a straight part. Default. */
 const saddleMm = 55;
 
+/** A disposal or dishwasher that comes in nearer than this pushes its water into the drain line, mm. Default. */
+const leastFromDischargeMm = 100;
+
+/**
+ * How far along the straight part the hole's centre lies, mm. On a tailpiece half a saddle above its lower end; on a level run in the
+ * middle, or, where something is pumped in at its near end, as far from that as a saddle still sits.
+ */
+const centreOf = (straightMm: number, horizontal: boolean, pushed: boolean): number =>
+  Math.round(horizontal && !pushed ? straightMm / 2 : straightMm - saddleMm / 2);
+
 /**
  * Where the drain hole goes and how. On the sink side of the trap, so that its water seals the sewer off; low on a vertical tailpiece,
  * just above the trap, where running water is heard least; on a horizontal run near its top, so that waste does not stand on it.
@@ -77,10 +88,19 @@ export function drainHole(
   const boreMm = pipeMm - 2 * wallMm;
   const insertMm = Math.max(Math.min(mostInsertMm, Math.floor(boreMm * 0.45)), 4);
   const straight = lengthMm ?? (horizontal ? 150 : 120);
+  const pushed = site.disposal === true || site.dishwasher === true;
+  const centreMm = centreOf(straight, horizontal, pushed);
   const remarks: [DrainRemark, boolean][] = [
     ['pipe-not-measured', site.drainPipeM === null],
     ['run-not-seen', site.drainRun === null],
     ['saddle-too-small', straight < saddleMm],
+    [
+      'too-near-discharge',
+      chosen !== 'standpipe' &&
+        pushed &&
+        place === 'before-trap' &&
+        centreMm < leastFromDischargeMm,
+    ],
     ['one-wall-only', true],
     ['do-not-crush', site.drainMaterial !== 'steel' && site.drainMaterial !== 'brass'],
     ['metal-bit', site.drainMaterial === 'steel' || site.drainMaterial === 'brass'],
@@ -98,8 +118,7 @@ export function drainHole(
     deviation: place !== 'before-trap',
     holeMm: holeMm[chosen],
     insertMm: boreMm * 0.45 >= leastInsertMm ? Math.max(insertMm, leastInsertMm) : insertMm,
-    // Low on a tailpiece: half a saddle above its lower end; on a horizontal run in the middle of the straight part.
-    centreMm: Math.round(horizontal ? straight / 2 : straight - saddleMm / 2),
+    centreMm,
     angleDeg: horizontal ? 60 : null,
     pipeMm,
     remarks: remarks.filter(([, is]) => is).map(([remark]) => remark),
