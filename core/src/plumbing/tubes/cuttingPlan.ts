@@ -27,8 +27,13 @@ export const leastUsefulM = 0.4;
 /** Placements after which the search gives what it has. */
 const mostTried = 200_000;
 
-/** Lengths inside are whole millimetres, so that a rest of nothing is nothing. */
-const millimetres = (metres: number): number => Math.round(metres * 1000);
+/**
+ * Lengths inside are whole millimetres, so that a rest of nothing is nothing: a piece takes the millimetre it begins, a coil has only
+ * whole ones, so that no coil is overdrawn. The tail takes up what a product with 1000 adds in binary.
+ */
+const tail = 1e-9;
+const taken = (metres: number): number => Math.ceil(metres * 1000 - tail);
+const held = (metres: number): number => Math.floor(metres * 1000 + tail);
 
 interface Found {
   missing: number;
@@ -45,12 +50,12 @@ interface Found {
  */
 export function cuttingPlan(coils: readonly Coil[], pieces: readonly Piece[]): CuttingPlan {
   const order = [...pieces].sort((a, b) => b.lengthM - a.lengthM);
-  const wanted = order.map(({ lengthM }) => millimetres(lengthM));
-  const whole = coils.map(({ lengthM }) => millimetres(lengthM));
+  const wanted = order.map(({ lengthM }) => taken(lengthM));
+  const whole = coils.map(({ lengthM }) => held(lengthM));
   const rest = [...whole];
   const at: number[] = [];
   const seen = new Set<string>();
-  const useful = millimetres(leastUsefulM);
+  const useful = taken(leastUsefulM);
   let tried = 0;
   let best: Found | undefined;
   /** Waste that no piece still to be cut can take up. */
