@@ -241,6 +241,8 @@ test('tubes stand on the waterline by their numbers, dark when laid, and say how
   const { design, brief } = sizedByTheCore(fair);
   const { tubes } = plumbingOf(newJobDocument('x'), design, brief);
   const badges = line.getByRole('button', { name: /^Tube / });
+  // The list is read at once, so the line must have come to Plumb before.
+  await expect(badges.first()).toBeVisible();
   const shown = (await badges.allTextContents()).flatMap((text) =>
     text.split(', ').flatMap((run) => {
       const [first, last = first] = run.split('–').map(Number);
