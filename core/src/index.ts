@@ -110,7 +110,7 @@ export * from './plumbing/cabinet/placing.ts';
 export * from './plumbing/cabinet/reach.ts';
 export { bodiesOf, fullTankKg, tankSize } from './plumbing/cabinet/bodies.ts';
 export { type WayOut, waysOut } from './plumbing/cabinet/waysOut.ts';
-export { type Passage, passages, type WorkFacts } from './plumbing/work/workFacts.ts';
+export { type Passage, passages, type WorkFacts } from './plumbing/order/workFacts.ts';
 export {
   type Caution,
   type StepPart,
@@ -119,10 +119,10 @@ export {
   type WorkCode,
   workCodes,
   type WorkStep,
-} from './plumbing/work/workStep.ts';
-export { needsPower, workOrder } from './plumbing/work/workOrder.ts';
-export { mayMove, orderedWork } from './plumbing/work/orderedWork.ts';
-export { partsList, type PartsLine, systemParts } from './plumbing/work/partsList.ts';
+} from './plumbing/order/workStep.ts';
+export { needsPower, workOrder } from './plumbing/order/workOrder.ts';
+export { mayMove, orderedWork } from './plumbing/order/orderedWork.ts';
+export { partsList, type PartsLine, systemParts } from './plumbing/order/partsList.ts';
 export { tankWashout, washoutCycles } from './flush/tankWashout.ts';
 export {
   flushPlan,

@@ -12,7 +12,7 @@ import { ConnectionsPanel } from './connections/ConnectionsPanel.tsx';
 import { CuttingPanel } from './tubes/CuttingPanel.tsx';
 import { PartsPanel } from './parts/PartsPanel.tsx';
 import { TubeTable } from './tubes/TubeTable.tsx';
-import { WorkPanel } from './work/WorkPanel.tsx';
+import { WorkPanel } from './order/WorkPanel.tsx';
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
