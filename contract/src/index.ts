@@ -27,6 +27,7 @@ export * from './words/decisions.ts';
 export * from './words/flush.ts';
 export * from './words/options.ts';
 export * from './words/plumbing.ts';
+export * from './words/toolsAndCautions.ts';
 export * from './words/work.ts';
 export { partsCsv } from './words/partsCsv.ts';
 export * from './plumbing/plumbing.ts';

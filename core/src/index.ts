@@ -86,12 +86,12 @@ export * from './ultraviolet/ultravioletLine.ts';
 export { ultravioletDose, ultravioletLimits } from './ultraviolet/ultravioletDose.ts';
 export {
   type NodeKind,
-  ultravioletWaterline,
   waterline,
   type Waterline,
   type WaterlineNode,
   type WaterlineState,
 } from './waterline/waterline.ts';
+export { ultravioletWaterline } from './waterline/ultravioletWaterline.ts';
 export * from './plumbing/connections/siteFacts.ts';
 export * from './plumbing/connections/feedConnection.ts';
 export * from './plumbing/connections/drainHole.ts';

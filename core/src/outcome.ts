@@ -14,6 +14,7 @@ export const failureCodes = [
   'concentrate-too-strong',
   'shutoff-below-precharge',
   'source-below-rise',
+  'existing-not-read',
   'no-product-to-the-tap',
   'water-not-in-equilibrium-range',
   'no-bracket',

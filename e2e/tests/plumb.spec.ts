@@ -51,7 +51,7 @@ async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]):
   const listed = sheet.getByRole('list').first().getByRole('listitem');
   await expect(listed).toHaveCount(steps.length);
   for (const [i, step] of steps.entries()) {
-    const { title, instruction, proof } = workWords(step, say);
+    const { title, instruction, proof } = workWords(step, 'metric');
     await expect(listed.nth(i)).toContainText(`${title}. ${instruction}`);
     await expect(listed.nth(i)).toContainText(proof);
   }

@@ -286,6 +286,8 @@ const fittings: Part[] = (
     ['check-14', 'Check valve 1/4"', 4, 'check-valve'],
     ['tee-14', 'Tee 1/4", push-fit', 2.4, 'tee'],
     ['tee-38', 'Tee 3/8", push-fit', 3.2, 'tee-wide'],
+    ['union-14', 'Union 1/4", push-fit', 1.9, 'union'],
+    ['union-38', 'Union 3/8", push-fit', 2.6, 'union-wide'],
     ['step-3814', 'Reducer 3/8" to 1/4", push-fit', 2.1, 'reducer'],
     ['shut-14', 'Shut-off valve 1/4", push-fit', 6, 'branch-valve'],
     ['saddle-quarter', 'Drain saddle 1/4"', 8, 'drain-saddle'],

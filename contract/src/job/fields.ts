@@ -264,6 +264,20 @@ export const detailFields = {
     range: { min: 0.2, max: 6 },
     outside: 'Plates say between 0.2 and 6 bar; check the unit.',
   },
+  existingFlow: {
+    dimension: 'flow',
+    label: 'Flow at its tap',
+    how: 'Tap fully open, tank full: jug and stopwatch.',
+    range: { min: 1, max: 600 },
+    outside: 'Check the jug, the time and the unit.',
+  },
+  existingTds: {
+    dimension: 'tds',
+    label: 'TDS of its product',
+    how: 'At its tap after some minutes, same meter.',
+    range: { min: 0, max: 5000 },
+    outside: 'Check that the sample is product and that the meter shows ppm.',
+  },
 } as const satisfies Record<string, QuantityField>;
 
 export type DetailKey = keyof typeof detailFields;
@@ -297,6 +311,10 @@ export const verifyFields: Record<VerifyKey, QuantityField> = {
     outside: 'Check the jug, the time and the unit.',
   },
 };
+
+/** A label within a sentence: its first word small, unless that is an abbreviation. */
+export const labelInSentence = ({ label }: QuantityField): string =>
+  /^[A-Z][a-z]/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
 
 /** Whether an entered quantity lies in its field's range; ends are counted in, with room for a unit's rounding. */
 export function isWithin(field: QuantityField, quantity: Quantity): boolean {

@@ -3,6 +3,7 @@ import {
   criterionKeys,
   decisionTopics,
   drainWays,
+  existingSystems,
   feedConnections,
   hasUnit,
   passages,
@@ -135,9 +136,10 @@ export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.stric
     .max(4),
 });
 
-/** A drinking line without a membrane. */
+/** A lamp without a membrane of its own: a drinking line, or added to a system that is there. */
 export const ultravioletLineSchema: z.ZodType<UltravioletLine, UltravioletLine> = z.strictObject({
   kind: z.literal('ultraviolet-line'),
+  addedTo: z.enum(existingSystems).optional(),
   prefilters: z.array(prefilterPartSchema).max(8),
   lamp: lampPartSchema,
   tap: tapPartSchema,

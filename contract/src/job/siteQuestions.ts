@@ -71,6 +71,11 @@ export const siteQuestions = {
     why: 'a unit must stand free of frost',
     answers: yesNo,
   },
+  existing: {
+    label: 'Reverse osmosis there already',
+    why: 'a lamp can be added to its product line',
+    answers: { none: 'None', 'tank-system': 'With a tank', 'tankless-system': 'Tankless' },
+  },
 } as const satisfies Record<string, SiteQuestion>;
 
 export type SiteQuestionKey = keyof typeof siteQuestions;

@@ -5,7 +5,9 @@ import {
   type Clash,
   clashesOf,
   type Door,
+  type ExistingSystem,
   type InstalledSystem,
+  isAddedLamp,
   isUltravioletLine,
   type Obstacle,
   placeBodies,
@@ -46,15 +48,16 @@ export function cabinetPlan(
 ): CabinetPlan {
   const { plumb } = document;
   const cabinet = measuredCabinet(document);
-  const obstacles = plumb.obstacles ?? usualObstacles(document, cabinet);
+  const remote = remoteOf(document, system);
+  const obstacles = plumb.obstacles ?? usualObstacles(document, cabinet, system);
   const all = bodiesOf(system, leakStop);
   const tank = all.find(({ id }) => id === 'tank');
   const [width, height] = (['doorWidth', 'doorHeight'] as const).map((key) =>
     detailOf(document, key),
   );
   const door = width && height ? { width, height } : null;
-  const nextDoor = plumb.nextCupboard && tank && !plumb.remote ? plumb.nextCupboard : null;
-  const bodies = plumb.remote ? [] : nextDoor ? all.filter(({ id }) => id !== 'tank') : all;
+  const nextDoor = plumb.nextCupboard && tank && !remote ? plumb.nextCupboard : null;
+  const bodies = remote ? [] : nextDoor ? all.filter(({ id }) => id !== 'tank') : all;
   const fit = cabinet ? placeBodies(bodies, cabinet, obstacles) : { placed: [], left: [] };
   const placed = placedBodies(bodies, fit.placed, plumb.placements);
   return {
@@ -99,8 +102,16 @@ function measuredCabinet(document: JobDocument): Cabinet | null {
   return width && height && depth ? { width, height, depth } : null;
 }
 
-/** What usually hangs under a sink until somebody draws what is there: the trap, and a disposal where one was seen. */
-function usualObstacles(document: JobDocument, cabinet: Cabinet | null): Obstacle[] {
+/** A unit that stands elsewhere; a lamp that is added hangs in the cabinet, wherever the system stands that was there. */
+export const remoteOf = ({ plumb }: JobDocument, system: InstalledSystem) =>
+  isAddedLamp(system) ? undefined : plumb.remote;
+
+/** What usually is under a sink until somebody draws what is there: the trap, a disposal where one was seen, a system that was there. */
+function usualObstacles(
+  document: JobDocument,
+  cabinet: Cabinet | null,
+  system: InstalledSystem,
+): Obstacle[] {
   if (!cabinet) return [];
   const middle = cabinet.width / 2;
   const hung = (id: string, x: number, width: number, height: number): Obstacle => ({
@@ -113,9 +124,30 @@ function usualObstacles(document: JobDocument, cabinet: Cabinet | null): Obstacl
     depth: Math.min(0.22, cabinet.depth - 0.05),
   });
   const trap = hung('trap', middle, 0.18, Math.min(0.35, 0.6 * cabinet.height));
-  return document.survey.site.disposal === 'yes'
-    ? [trap, hung('disposal', Math.min(middle + 0.22, cabinet.width - 0.1), 0.2, 0.36)]
-    : [trap];
+  const disposal = hung('disposal', Math.min(middle + 0.22, cabinet.width - 0.1), 0.2, 0.36);
+  return [
+    trap,
+    ...(document.survey.site.disposal === 'yes' ? [disposal] : []),
+    ...(isAddedLamp(system) ? systemThere(cabinet, system.addedTo) : []),
+  ];
+}
+
+/** Where a system usually stands that was there before: its unit on the left, a tank on the floor on the right. */
+function systemThere(cabinet: Cabinet, kind: ExistingSystem): Obstacle[] {
+  const within = (id: string, width: number, height: number, depth: number) => ({
+    id,
+    width: Math.min(width, cabinet.width),
+    height: Math.min(height, cabinet.height),
+    depth: Math.min(depth, cabinet.depth),
+  });
+  if (kind === 'tankless-system')
+    return [{ ...within('other-unit', 0.15, 0.42, 0.43), x: 0, y: 0, z: 0 }];
+  const unit = within('other-unit', 0.27, 0.4, 0.15);
+  const tank = within('other-tank', 0.28, 0.4, 0.28);
+  return [
+    { ...unit, x: 0, y: Math.max(cabinet.height - unit.height - 0.05, 0), z: 0 },
+    { ...tank, x: cabinet.width - tank.width, y: 0, z: 0 },
+  ];
 }
 
 /** Whether a system has a tank that could stand in the next cupboard. */

@@ -19,6 +19,12 @@ export function plannedHoles(tap: TapHole, drain: DrainHole | null): PlannedHole
   ];
 }
 
+/** What stands above the plan. */
+export const holePlanSentence = ({ length }: readonly PlannedHole[]): string =>
+  length === 0
+    ? 'Nothing is drilled at the counter or the waste.'
+    : 'Print at 100 %. The line must measure 100 mm, or the plan is no good.';
+
 /** The holes at one to one as an SVG in millimetres, with a ruler. */
 export function holePlanSvg(holes: readonly PlannedHole[]): string {
   const { width, height } = holePlanMm;

@@ -1,66 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  isUltravioletLine,
-  type Part,
-  partsOf,
-  recommend,
-  type Recommendation,
-  type SystemDesign,
-  type WorkStep,
-} from '@katharos/core';
+import { isUltravioletLine } from '@katharos/core';
 import Papa from 'papaparse';
-import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
-import { sayIn } from '../words/amounts.ts';
-import { partsCsv } from '../words/partsCsv.ts';
-import { briefOf, optionsOf } from '../job/brief.ts';
 import { type JobDocument, newJobDocument } from '../job/job.ts';
-import { placeName, tubeEndNames } from '../words/parts.ts';
-import {
-  bodyName,
-  drainRemarkWords,
-  feedRemarkWords,
-  tapHoleSentence,
-  tapRemarkWords,
-} from '../words/plumbing.ts';
-import { cautionWords, stepParts, toolNames, workWords } from '../words/work.ts';
-import { plumbingOf, routesOf } from './plumbing.ts';
+import { plumbed, reading, surveyed } from '../test/plumbedJobs.ts';
+import { partsCsv } from '../words/partsCsv.ts';
+import { routesOf } from './plumbing.ts';
 import { plumbingSite } from './siteOf.ts';
-
-const reading = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });
-
-function surveyed(change: (document: JobDocument) => void = () => undefined): JobDocument {
-  const document = newJobDocument('Odo Marsh');
-  document.survey.readings = {
-    feedTds: reading(420, 'ppm'),
-    pressure: reading(2.3, 'bar'),
-    highestPressure: reading(7, 'bar'),
-    temperature: reading(13, 'C'),
-    demand: reading(12, 'L/day'),
-  };
-  document.survey.details = {
-    cabinetWidth: reading(80, 'cm'),
-    cabinetHeight: reading(70, 'cm'),
-    cabinetDepth: reading(20, 'in'),
-    drainPipe: reading(1.5, 'in'),
-    fridgeLine: reading(4, 'm'),
-  };
-  change(document);
-  return document;
-}
-
-/** What is recommended for a survey: searched once, since many jobs here differ only in how they are plumbed. */
-const recommended = new Map<string, Recommendation['best']['design']>();
-
-function plumbed(document: JobDocument) {
-  const brief = briefOf(document.survey, starterCatalogue, {
-    overruled: optionsOf(document.size.overruled),
-  });
-  if (!brief.ok) throw new Error(brief.failure.code);
-  const key = JSON.stringify([document.survey, document.size.overruled]);
-  const design = recommended.get(key) ?? recommend(brief.value.task)!.best.design;
-  recommended.set(key, design);
-  return { design, brief: brief.value, plumbing: plumbingOf(document, design, brief.value) };
-}
 
 describe('a site', () => {
   test('is what was answered, and nothing where nobody looked', () => {
@@ -166,105 +111,6 @@ describe('plumbing', () => {
   });
 });
 
-/** Every kind of system, made by what is measured, answered and composed. */
-const kinds: [name: string, change: (document: JobDocument) => void, compose?: Composed][] = [
-  ['a tank unit', () => undefined],
-  [
-    'a stone counter that may not be drilled without asking',
-    ({ survey }) => {
-      survey.site = { counter: 'quartz', drilling: 'ask', supplyKind: 'plastic', airGap: 'no' };
-      survey.safe = 'no';
-    },
-  ],
-  ['a house where nothing may be drilled', ({ survey }) => (survey.site = { drilling: 'no' })],
-  ['an air gap', ({ survey }) => (survey.site = { airGap: 'yes', supplyKind: 'hose' })],
-  [
-    'four branches',
-    ({ survey }) => {
-      for (const key of ['iceLine', 'secondTapLine', 'machineLine'] as const)
-        survey.details[key] = reading(3, 'm');
-    },
-  ],
-  ['no room for a tank', ({ survey }) => (survey.tankRoom = 'no')],
-  [
-    'a unit in the cellar',
-    ({ plumb }) => (plumb.remote = { through: 'floor', lengthM: 6, riseM: 3 }),
-  ],
-  [
-    'a tank next door',
-    ({ plumb }) => (plumb.nextCupboard = { width: 0.4, height: 0.6, depth: 0.5 }),
-  ],
-  [
-    'a bank behind a pump',
-    () => undefined,
-    (design) => ({ ...design, elements: 2, arrangement: 'parallel' }),
-  ],
-  ['a compact unit', () => undefined, (design) => ({ ...design, tank: partOf('tank', 'acorn-3') })],
-  [
-    'a tap with a display',
-    () => undefined,
-    (design) => ({ ...design, tap: partOf('tap', 'egret-display') }),
-  ],
-  ['a dispenser', () => undefined, (design) => ({ ...design, tap: partOf('tap', 'plover-stand') })],
-  [
-    'a permeate pump',
-    () => undefined,
-    (design) => ({
-      ...design,
-      pump: null,
-      shutoff: partOf('shutoff', 'toggle-valve'),
-      permeatePump: partOf('permeate-pump', 'otter-lift'),
-    }),
-  ],
-];
-
-type Composed = (design: SystemDesign) => SystemDesign;
-const partOf = <K extends Part['kind']>(kind: K, id: string) =>
-  partsOf(starterCatalogue, kind).find((part) => part.id === id)!;
-
-function sheetOf([, change, compose]: (typeof kinds)[number]) {
-  const document = surveyed(change);
-  const { design, brief, plumbing } = plumbed(document);
-  if (!compose) return plumbing;
-  if (isUltravioletLine(design)) throw new Error('it has a membrane');
-  return plumbingOf(document, compose(design), brief);
-}
-
-describe.each(kinds)('the sheet of %s', (...kind) => {
-  const { steps, tubes, parts } = sheetOf(kind);
-
-  test.each(['metric', 'us'] as const)('is in whole sentences in %s', (units) => {
-    const say = sayIn(units);
-    for (const step of steps) {
-      const { title, instruction, proof } = workWords(step, say);
-      expect(title).toMatch(/^[A-Z]/);
-      for (const sentence of [instruction, proof]) {
-        expect(sentence).toMatch(/^[A-Z0-9].*[.!]$/s);
-        expect(`${title} ${sentence}`).not.toMatch(
-          /undefined|NaN|\[object|Infinity|(^|[^.\d])0 [a-z]| {2}/,
-        );
-      }
-    }
-  });
-
-  test('finds every part in the catalogue that a firm starts with, with its price', () => {
-    for (const { name, price, quantity } of parts) {
-      expect(price).not.toBeNull();
-      expect(quantity).toBeGreaterThan(0);
-      expect(name).toMatch(/^[A-Z]/);
-    }
-    for (const step of steps)
-      for (const name of stepParts(step, parts)) expect(name).toMatch(/^([A-Z]|\d+ × [A-Z])/);
-  });
-
-  test('names both ends of every tube, and how they are made', () => {
-    for (const { from, to, ends } of tubes) {
-      for (const place of [from, to]) expect(placeName(place)).toMatch(/^[A-Z][a-z]/);
-      for (const end of ends) expect(tubeEndNames[end]).toBeTruthy();
-    }
-  });
-});
-
 describe('where things stand', () => {
   const of = (change: (document: JobDocument) => void) => plumbed(surveyed(change)).plumbing;
 
@@ -316,36 +162,6 @@ describe('where things stand', () => {
     expect(parts.map(({ key }) => key)).toEqual(
       expect.arrayContaining(['tube-three-eighths', 'reducer', 'lock-clip-wide']),
     );
-  });
-});
-
-describe('words', () => {
-  const { steps } = plumbed(surveyed()).plumbing;
-
-  test('of holes are in the reader’s units', () => {
-    const hole = steps.find(({ code }) => code === 'drill-drain') as WorkStep;
-    expect(workWords(hole, sayIn('metric')).title).toContain('6 mm');
-    expect(workWords(hole, sayIn('us')).title).toContain('0.24 in');
-  });
-
-  test('exist for tools, cautions and remarks, and say where codes come first', () => {
-    for (const table of [cautionWords, feedRemarkWords, drainRemarkWords, tapRemarkWords])
-      for (const sentence of Object.values(table)) expect(sentence).toMatch(/^[A-Z].*\.$/);
-    for (const name of Object.values(toolNames)) expect(name).not.toMatch(/\.$/);
-    expect(cautionWords['saddle-barred']).toMatch(/codes/);
-    expect(bodyName('bin-2')).toBe('Bin');
-    expect(
-      tapHoleSentence({
-        mount: 'existing',
-        holeMm: 0,
-        counter: null,
-        tool: 'none',
-        pilotMm: null,
-        rpm: null,
-        minutes: 0,
-        remarks: [],
-      }),
-    ).toBe('There is a hole already.');
   });
 });
 

@@ -1,10 +1,14 @@
 import {
+  assessUltraviolet,
   chooseFeed,
+  type FeedWater,
+  type LampFeed,
   type DrainHole,
   drainHole,
   type FeedChoice,
   type FlowByFunction,
   type InstalledSystem,
+  isAddedLamp,
   isUltravioletLine,
   type Joints,
   orderedWork,
@@ -21,14 +25,14 @@ import {
   type TubeRun,
   tubeRuns,
   tubeSchedule,
-  ultravioletWaterline,
   waterline,
   type WorkStep,
   workOrder,
 } from '@katharos/core';
 import type { JobBrief } from '../job/brief.ts';
 import type { JobDocument } from '../job/job.ts';
-import { type CabinetPlan, cabinetPlan, panelM } from './cabinetOf.ts';
+import { lampFeedOf } from '../words/ultraviolet.ts';
+import { type CabinetPlan, cabinetPlan, panelM, remoteOf } from './cabinetOf.ts';
 import { type PlannedHole, plannedHoles } from './holePlanSvg.ts';
 import { detailOf, plumbingSite } from './siteOf.ts';
 
@@ -55,6 +59,10 @@ export function plumbingOf(
 ): Plumbing {
   const site = plumbingSite(document);
   const { plumb } = document;
+  // A lamp that is added meets neither the house's supply nor its waste nor the counter.
+  const added = isAddedLamp(system);
+  const regulatorBar = added ? null : settings.regulatorBar;
+  const leakStop = !added && settings.leakStop;
   const feed = chooseFeed(site, plumb.feed);
   const straight = detailOf(document, 'straightPipe');
   const drain = drainHole(site, {
@@ -65,19 +73,15 @@ export function plumbingOf(
   const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
   const tap = tapHole(site, gap ? Math.max(airGapTapMm, system.tap.holeMm) : system.tap.holeMm);
   const { today } = task.waters;
-  const plan = cabinetPlan(document, system, settings.leakStop);
-  const joints: Joints = {
-    regulator: settings.regulatorBar !== null,
-    leakStop: settings.leakStop,
-    drain: drain.way,
-  };
+  const plan = cabinetPlan(document, system, leakStop);
+  const joints: Joints = { regulator: regulatorBar !== null, leakStop, drain: drain.way };
   const tubes = tubeSchedule(system, {
     joints,
     routes: routesOf(document),
-    positions: positionsOf(document, tubeRuns(system, joints), plan, drain),
+    positions: positionsOf(remoteOf(document, system), tubeRuns(system, joints), plan, drain),
     sizes: plumb.sizes ?? {},
     colours: plumb.colours ?? {},
-    flows: flowsOf(system, today),
+    flows: flowsOf(system, today, lampFeedOf(document.survey, today.hardnessMgL)),
     temperatureC: today.temperatureC,
     saddleM: drain.insertMm / 1000,
   });
@@ -88,10 +92,10 @@ export function plumbingOf(
     drain,
     tap,
     tubes,
-    regulatorBar: settings.regulatorBar,
-    leakStop: settings.leakStop,
+    regulatorBar,
+    leakStop,
     tankNextDoor: plan.next !== null,
-    remote: plumb.remote?.through ?? null,
+    remote: remoteOf(document, system)?.through ?? null,
   });
   const needed = detailOf(document, 'spoutToBowl');
   const reach = system.tap.reachM;
@@ -99,12 +103,13 @@ export function plumbingOf(
     ...plan,
     site,
     feed,
-    drain,
+    // Where nothing drains there is nothing to deviate from.
+    drain: isUltravioletLine(system) ? { ...drain, deviation: false } : drain,
     tap,
     tubes,
     steps: orderedWork(steps, plumb.order ?? []),
     holes: plannedHoles(
-      system.tap.dispenser ? { ...tap, mount: 'existing' } : tap,
+      system.tap.dispenser || added ? { ...tap, mount: 'existing' } : tap,
       isUltravioletLine(system) ? null : drain,
     ),
     parts: partsList(system, steps, tubes, task.catalogue),
@@ -127,15 +132,14 @@ export const routesOf = (document: JobDocument): Record<string, number> =>
 
 /** Routes that follow from where things stand: in the cabinet and the next one, or through floor or wall. */
 function positionsOf(
-  { plumb }: JobDocument,
+  remote: JobDocument['plumb']['remote'],
   runs: readonly TubeRun[],
   { cabinet, placed, obstacles, next }: CabinetPlan,
   drain: DrainHole,
 ): Record<string, number> {
-  if (plumb.remote) {
-    const { lengthM } = plumb.remote;
+  if (remote) {
     const passing = runs.filter((run) => passesWall(run, drain.way));
-    return Object.fromEntries(passing.map(({ id }) => [id, lengthM]));
+    return Object.fromEntries(passing.map(({ id }) => [id, remote.lengthM]));
   }
   if (!cabinet) return {};
   const beside: Placed[] = next?.tank
@@ -145,11 +149,11 @@ function positionsOf(
 }
 
 /** Flow through each kind of tube while water is made and drawn. */
-function flowsOf(system: InstalledSystem, water: Parameters<typeof waterline>[1]): FlowByFunction {
+function flowsOf(system: InstalledSystem, water: FeedWater, lampFeed: LampFeed): FlowByFunction {
   const none = { feed: 0, unit: 0, tank: 0, product: 0, drain: 0 };
   if (isUltravioletLine(system)) {
-    const lit = ultravioletWaterline(system, water, { tap: 'open' });
-    const through = lit.ok ? lit.value.nodes[0]!.flowLPerH : 0;
+    const lit = assessUltraviolet(system, water, lampFeed);
+    const through = lit.ok ? lit.value.flowLPerMin * 60 : 0;
     return { ...none, feed: through, unit: through, product: through };
   }
   const line = waterline(system, water, { tap: 'open', tankShare: 0.5 });

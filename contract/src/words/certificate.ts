@@ -1,5 +1,6 @@
 import {
   type InstalledSystem,
+  isAddedLamp,
   isUltravioletLine,
   type Part,
   type SystemDesign,
@@ -44,7 +45,8 @@ export function partsOfDesign(design: InstalledSystem): [string, Part][] {
     return [
       ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
       ['Ultraviolet', design.lamp],
-      ['Tap', design.tap],
+      // The tap of a system that was there is none of ours.
+      ...(isAddedLamp(design) ? [] : [['Tap', design.tap] as [string, Part]]),
     ];
   }
   const single: [string, Part | null | undefined][] = [
@@ -124,9 +126,11 @@ function lampResult(document: JobDocument, line: UltravioletLine, say: Say): Res
   const found = ultravioletVerdict(document, line);
   if (!found) return undefined;
   return {
-    title: 'Verification of an ultraviolet drinking line',
+    title: isAddedLamp(line)
+      ? 'Verification of an ultraviolet lamp added to a system'
+      : 'Verification of an ultraviolet drinking line',
     grade: found.enough ? 'good' : 'fail',
-    result: `${found.enough ? 'Enough' : 'Too little'}: ${writeNumber(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
+    result: `${found.enough ? 'Enough' : 'Not enough'}: ${writeNumber(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
     sentences: [ultravioletSentence(found, say)],
   };
 }

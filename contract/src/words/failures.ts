@@ -23,6 +23,8 @@ const sentences: Record<FailureCode, (data: Failure['data'], path: string) => st
     `Production stops at ${brief(d.closingBar)} bar, below the tank's air pressure of ${brief(d.prechargeBar)} bar, so no water enters the tank. Lower the precharge or raise the supply pressure.`,
   'source-below-rise': (d) =>
     `The source (${brief(d.sourceBar)} bar) cannot lift water to the tap, which takes ${brief(d.riseBar)} bar.`,
+  'existing-not-read': () =>
+    'The system that the lamp was added to is not read yet: measure flow and TDS of the product at its tap and enter them in the survey, under "A system already there".',
   'no-product-to-the-tap': (d) =>
     `The membrane pressure (${brief(d.membraneBar)} bar) does not suffice to push product up to the tap, which takes ${brief(d.riseBar)} bar for the rise alone.`,
   'water-not-in-equilibrium-range': () =>

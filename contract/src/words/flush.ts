@@ -38,6 +38,26 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: 'None of this water is drunk: the lamp is not lit yet.',
     proof: 'The water in a white cup is clear.',
   }),
+  'reopen-existing': (n) => ({
+    title: 'Open the system again',
+    instruction: n('tank')
+      ? 'Tap closed: open the valve on the tank a quarter turn, wait, then fully; then the feed valve.'
+      : 'Tap closed: open the feed valve a quarter turn, wait, then fully; plug its pump in.',
+    caution: 'Stay at the valve. Close it at the first drip. The lamp is still unplugged.',
+    proof: 'Unions and reactor are dry.',
+  }),
+  'lamp-fill': (n, say) => ({
+    title: 'Fill the reactor',
+    instruction: `Lamp unplugged, tap open, until the stream runs without air: about ${say('volume', n('litres'))}.`,
+    caution: 'None of this water is drunk: the lamp is not lit yet.',
+    proof: 'The stream is steady and no bubble is heard in the reactor.',
+  }),
+  'mesh-check': (n, say) => ({
+    title: 'Compare the flow',
+    instruction: `Measure the flow by jug and stopwatch; before the lamp it was ${say('flow', n('flowLPerH'))}. Much less means that swarf lies on the mesh at the reactor’s inlet: shut off, take the tube off, rinse the mesh backwards, and fill again.`,
+    caution: null,
+    proof: 'The flow is near what it was.',
+  }),
   'fit-membrane': (n) => ({
     title: n('elements') > 1 ? 'Fit the membranes' : 'Fit the membrane',
     instruction:

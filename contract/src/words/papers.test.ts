@@ -113,6 +113,45 @@ describe('a lamp without a membrane', () => {
     expect(stageOf(document).stage).toBe('keep');
   });
 
+  test('that was added is certified by its dose and by the membrane ahead of it', () => {
+    const { document, line } = lit();
+    document.system!.design = { ...line, addedTo: 'tank-system', prefilters: [] };
+    document.verify.readings = { productFlow: reading(2, 'L/min') };
+    expect(certificateOf({ number: 7, document, firm })).toBeUndefined();
+    document.verify.readings.feedTds = reading(400, 'ppm');
+    document.verify.readings.productTds = reading(24, 'ppm');
+    const good = certificateOf({ number: 7, document, firm })!;
+    expect(good.grade).toBe('good');
+    expect(good.title).toMatch(/added/);
+    expect(good.sentences.join()).toMatch(/holds back 94 %/);
+    const system = good.tables.find(({ heading }) => heading === 'System')!;
+    expect(system.rows.map(([label]) => label)).toEqual(['Ultraviolet']);
+    document.verify.readings.productTds = reading(120, 'ppm');
+    const worn = certificateOf({ number: 7, document, firm })!;
+    expect(worn.grade).toBe('fail');
+    expect(worn.sentences.join()).toMatch(/mend it before/);
+    document.verify.readings.productTds = reading(24, 'ppm');
+    document.verify.readings.productFlow = reading(9, 'L/min');
+    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('fail');
+  });
+
+  test('that was added is proposed with what was measured, and priced without a tap or a filter', () => {
+    const { document, line } = lit();
+    document.system!.design = { ...line, addedTo: 'tank-system', prefilters: [] };
+    document.survey.details.existingFlow = reading(90, 'L/h');
+    document.survey.details.existingTds = reading(24, 'ppm');
+    const made = proposal(document)!;
+    expect(made.title).toMatch(/you have/);
+    expect(made.figures.map(([, value]) => value)).toEqual(
+      expect.arrayContaining(['90.0 L/h', '24 mg/L']),
+    );
+    const names = made.prices.map(({ name }) => name).join();
+    expect(names).toContain(line.lamp.name);
+    expect(names).toMatch(/Union/);
+    expect(names).not.toMatch(/tap|saddle|regulator/i);
+    expect(made.unpriced).toEqual([]);
+  });
+
   test('is proposed without a word about a membrane', () => {
     const made = proposal(lit().document)!;
     expect([made.title, ...made.proposed].join()).not.toMatch(/membrane|osmosis/);

@@ -25,6 +25,7 @@ export const branchNames: Record<BranchKind, string> = {
 export const nodeNames: Record<NodeKind, string> = {
   street: 'Street',
   'feed-valve': 'Feed valve',
+  existing: 'System there',
   sediment: 'Sediment',
   carbon: 'Carbon',
   pump: 'Booster pump',
@@ -45,6 +46,8 @@ export const nodeNames: Record<NodeKind, string> = {
 export const nodeExplanations: Record<NodeKind, string> = {
   street: 'The cold supply as it arrives: its pressure drives everything that has no pump.',
   'feed-valve': 'Shut-off at the feed connection. Closed and proved off before anything is opened.',
+  existing:
+    'What was there before the lamp. It was not opened: its pressure is reckoned back from the flow that was measured, and at a closed tap is at least that.',
   sediment: 'Holds back silt and rust, so that the carbon and the membrane do not.',
   carbon: 'Takes out chlorine or chloramine, which would destroy the membrane.',
   pump: 'Lifts the pressure at the membrane. It does not speed up the tap.',
@@ -99,6 +102,8 @@ const jointNames: Readonly<Record<string, string>> = {
   'brine-tee': 'Drain tee',
   'product-tee': 'Product tee',
   'air-gap': 'Air gap',
+  'unit-union': 'Union at the system there',
+  'tap-union': 'Union in the tap’s tube',
   dispenser: 'Dispenser',
 };
 

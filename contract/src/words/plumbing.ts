@@ -122,6 +122,8 @@ const bodyNames: Record<string, string> = {
   bin: 'Bin',
   shelf: 'Shelf',
   pipes: 'Pipes',
+  'other-unit': 'Unit there',
+  'other-tank': 'Tank there',
   cabinet: 'the cabinet’s walls',
 };
 
@@ -135,4 +137,12 @@ export const reachWords: Record<ReachFault, string> = {
 };
 
 /** What is usually in the way, to pick from. */
-export const obstacleKinds = ['trap', 'disposal', 'bin', 'shelf', 'pipes'] as const;
+export const obstacleKinds = [
+  'trap',
+  'disposal',
+  'bin',
+  'shelf',
+  'pipes',
+  'other-unit',
+  'other-tank',
+] as const;

@@ -2,11 +2,15 @@ import {
   assess,
   agedMembrane,
   type Assessment,
+  isAddedLamp,
   isUltravioletLine,
+  lampAt,
   litresPerGallon,
   newMembrane,
   type Part,
   type SystemDesign,
+  type UltravioletLine,
+  ultravioletLimits,
 } from '@katharos/core';
 import { type FirmSettings, usualPrices } from '../api/firmSettings.ts';
 import { briefOf, type JobBrief, optionsOf } from '../job/brief.ts';
@@ -14,6 +18,7 @@ import type { JobDocument } from '../job/job.ts';
 import { plumbingOf } from '../plumbing/plumbing.ts';
 import { type Say, sayIn, writeMinutes, writeNumber, writePercent } from './amounts.ts';
 import { branchNames } from './parts.ts';
+import { lampFeedOf } from './ultraviolet.ts';
 import { codesCaveat, meterCaveat } from './verdict.ts';
 
 /** A proposal for the customer: one content, set as a page in the browser and as a PDF on the server. */
@@ -77,11 +82,15 @@ export function proposalOf({
     firm: firm.name,
     customer: customer.name,
     address: customer.address,
-    title: lit
-      ? 'A drinking line with ultraviolet light'
-      : 'A reverse osmosis system for your kitchen',
+    title: isAddedLamp(design)
+      ? 'An ultraviolet lamp for the system you have'
+      : lit
+        ? 'A drinking line with ultraviolet light'
+        : 'A reverse osmosis system for your kitchen',
     found: foundIn(brief.value, document, say),
-    ...(lit ? ultravioletWords() : membraneWords(design, brief.value, say, settings)),
+    ...(lit
+      ? ultravioletWords(document, design, brief.value, say)
+      : membraneWords(design, brief.value, say, settings)),
     decided: Object.values(document.size.overruled).map(({ reason, by }) => `${reason} (${by})`),
     ...priced,
     caveats: [lit ? lampCaveat : meterCaveat, codesCaveat],
@@ -118,12 +127,38 @@ function foundIn(brief: JobBrief, document: JobDocument, say: Say): string[] {
   return sentences;
 }
 
-const ultravioletWords = (): Pick<Proposal, 'proposed' | 'figures'> => ({
-  proposed: [
-    'Two cartridges clear the water, and a lamp treats it on its way to a tap of its own. It keeps all its minerals and makes no waste water.',
-  ],
-  figures: [],
-});
+function ultravioletWords(
+  { survey }: JobDocument,
+  design: UltravioletLine,
+  { task }: JobBrief,
+  say: Say,
+): Pick<Proposal, 'proposed' | 'figures'> {
+  if (!isAddedLamp(design))
+    return {
+      proposed: [
+        'Two cartridges clear the water, and a lamp treats it on its way to a tap of its own. It keeps all its minerals and makes no waste water.',
+      ],
+      figures: [],
+    };
+  const { today } = task.waters;
+  const feed = lampFeedOf(survey, today.hardnessMgL);
+  const { existing } = feed;
+  return {
+    proposed: [
+      'The system that is there stays as it is. A lamp goes into its product line, on the way to the tap you know; it needs a socket that stays on.',
+    ],
+    figures: existing
+      ? [
+          ['Flow at your tap, measured', say('flow', existing.flowLPerMin * 60)],
+          ['Dissolved solids in its product, measured', say('tds', existing.tdsMgL)],
+          [
+            'Light for that flow',
+            `${writeNumber(lampAt(design, existing.flowLPerMin, today, feed).doseMjCm2, 0)} mJ/cm², ${ultravioletLimits.doseMjCm2} are wanted`,
+          ],
+        ]
+      : [],
+  };
+}
 
 function membraneWords(
   design: SystemDesign,

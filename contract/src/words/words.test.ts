@@ -54,7 +54,10 @@ describe('sentences', () => {
       .match(/\| '([a-z-]+)'/g)!
       .map((code) => code.slice(3, -1));
     expect(codes.length).toBeGreaterThan(8);
-    const data = { cycle: 1, cycles: 2, litres: 5, drainLitres: 20, cartridges: 3, elements: 1 };
+    const data = {
+      ...{ cycle: 1, cycles: 2, litres: 5, drainLitres: 20, cartridges: 3, elements: 1 },
+      ...{ tank: 1, flowLPerH: 90 },
+    };
     for (const code of codes) {
       const step = { id: code, code, minutes: 10, attended: true, data } as FlushStep;
       const words = flushWords(step, sayIn('metric'));

@@ -1,84 +1,15 @@
 import type {
   BranchKind,
-  Caution,
   PartsLine,
   SaddlePlace,
-  Tool,
   TubeEnd,
+  UnitSystem,
   WorkCode,
   WorkStep,
 } from '@katharos/core';
-import { type Say, writeNumber } from './amounts.ts';
+import { type Say, sayIn, writeCut, writeMillimetres, writeNumber } from './amounts.ts';
 import { placeName } from './parts.ts';
 import { saddlePlaceWords } from './plumbing.ts';
-
-export const toolNames: Record<Tool, string> = {
-  gauge: 'pressure gauge',
-  bucket: 'bucket',
-  towel: 'towels',
-  spanner: 'adjustable spanner',
-  'basin-spanner': 'basin spanner',
-  drill: 'drill',
-  'bit-drain': 'bit for the drain hole, with a tape flag',
-  'bit-pilot': 'pilot bit',
-  'bit-plastic': '2 mm bit for plastic pipe',
-  'bit-panel': 'bit for the cupboard’s panel',
-  'bit-through': 'long bit for floor or wall',
-  'step-drill': 'step drill',
-  'wood-bit': 'wood bit',
-  'diamond-core': 'diamond core bit',
-  'water-feed': 'water bottle and sponge',
-  'tube-cutter': 'tube cutter',
-  'tape-measure': 'tape measure',
-  'thread-tape': 'thread tape',
-  'tyre-gauge': 'low-pressure tyre gauge',
-  'hand-pump': 'hand pump',
-  screwdriver: 'screwdriver',
-  'spirit-level': 'spirit level',
-  sealant: 'sealant for cut edges',
-  'safety-glasses': 'safety glasses',
-  marker: 'marker and labels',
-  lamp: 'head lamp',
-};
-
-export const cautionWords: Record<Caution, string> = {
-  'codes-first':
-    'Local plumbing and electrical codes and licensed trades come first. Ask where you are not sure.',
-  'mixer-hot-side': 'A single-lever mixer lets hot water across: close the hot side as well.',
-  'saddle-barred':
-    'A self-piercing saddle makes a permanent hole and is barred by many codes. Ask before you pierce.',
-  'one-wall': 'Through one wall only: a flag of tape on the bit shows when to stop.',
-  eyes: 'Safety glasses on.',
-  'stone-dust': 'Stone is drilled wet and slow, without hammer; its dust harms the lungs.',
-  'behind-the-wall': 'Nothing may lie behind: no cable, no pipe. Look from the other side.',
-  'fire-stop':
-    'Floors and walls between dwellings, or to a garage, are fire-stopped: close the hole as the code of the place asks.',
-  'sewer-gas':
-    'Behind the trap sewer gas can come up the drain line. This is a deviation; its reason is on record.',
-  'do-not-overtighten': 'Hand tight plus a quarter turn. Plastic on plastic by hand only.',
-  'no-tape-on-gaskets': 'No tape where a gasket or an O-ring seals.',
-  'no-insert-in-drain': 'No insert in the drain tube unless the kit says so: it narrows the line.',
-  'restrictor-never-left-out':
-    'The restrictor is never left out and its line never pinched: it holds the pressure on the membrane.',
-  'heavy-tank': 'A full tank is heavy: lift it empty, stand it where the floor carries it.',
-  'dry-hands': 'Mains electricity under a sink: dry hands, unplugged until flushing.',
-  'ground-fault': 'Only on an outlet with ground-fault protection, with a drip loop in the cord.',
-  'switched-outlet':
-    'This outlet is on a switch, which would stop pump and lamp. Have one that stays on put in.',
-  electrician: 'A new outlet is a licensed electrician’s work.',
-  'lamp-unpowered':
-    'The lamp stays unplugged until the reactor is full of water. Never look at it lit, never touch its glass.',
-  'heater-off':
-    'The heater stays off until its tank is full, and its water scalds: mind hands and children.',
-  'tap-without-gap':
-    'This tap has no air gap in it, and the code asks for one: take a tap with an air gap before the hole is drilled.',
-  'machine-drain':
-    'A machine needs a drain of its own: see that there is one before the line is laid.',
-  'feed-closed': 'The feed stays closed until flushing.',
-  'no-metal-pipe': 'Product is never run through copper or other metal pipe.',
-  frost: 'It can freeze here: not a place for a unit unless that is mended.',
-  clearance: 'Leave the room below the housings, and their front free.',
-};
 
 /** A step in words: what it is called, what to do, and what proves it done. */
 export interface WorkWords {
@@ -87,25 +18,30 @@ export interface WorkWords {
   proof: string;
 }
 
-type Writer = (n: (key: string) => number, text: (key: string) => string, say: Say) => WorkWords;
+/** A reader's units. */
+interface Reader {
+  system: UnitSystem;
+  say: Say;
+}
 
-const millimetres = (say: Say, mm: number): string =>
-  say('length', 1).endsWith('ft') ? `${writeNumber(mm / 25.4, 2)} in` : `${writeNumber(mm, 0)} mm`;
-const metres = (say: Say, m: number): string =>
-  say('length', 1).endsWith('ft') ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
+type Writer = (
+  n: (key: string) => number,
+  text: (key: string) => string,
+  reader: Reader,
+) => WorkWords;
 
 /** How the counter is opened; nothing is drilled into one that nobody looked at. */
 const drillInstruction = (
   n: (key: string) => number,
   text: (key: string) => string,
-  say: Say,
+  system: UnitSystem,
 ): string => {
   if (text('counter') === '')
     return 'Nobody said what the counter is made of: bit, speed and cooling depend on it. Enter it in the survey before anything is drilled.';
   if (text('counter') === 'composite')
     return 'Knock the prepared place out from below and clean its edge.';
   const pilot = n('pilotMm') > 0;
-  return `${pilot ? `Pilot ${millimetres(say, n('pilotMm'))}, then open` : 'Open'} it at about ${n('rpm')} turns a minute, with little pressure${pilot ? '' : ', wet all the time'}. About ${n('minutes')} minutes.`;
+  return `${pilot ? `Pilot ${writeMillimetres(system, n('pilotMm'))}, then open` : 'Open'} it at about ${n('rpm')} turns a minute, with little pressure${pilot ? '' : ', wet all the time'}. About ${n('minutes')} minutes.`;
 };
 
 /** What is done at each kind of end. */
@@ -145,9 +81,17 @@ const writers: Record<WorkCode, Writer> = {
         : 'Ask whoever owns counter and pipes, and note who allowed it.',
     proof: 'A name and a day are noted below.',
   }),
+  'prove-existing': () => ({
+    title: 'Prove the system that is there',
+    instruction:
+      'Tap fully open for some minutes: TDS of product and of the supply, flow by jug and stopwatch, both into the survey. A membrane that holds back less than 80 % is mended first: a lamp behind it would be lit in hard or coloured water.',
+    proof: 'Both readings are in the survey, and they are of today.',
+  }),
   'lay-out': (n) => ({
     title: 'Lay everything out',
-    instruction: `Parts against the list, unit and tank held where they will go, doors and bin tried, cabinet emptied.${n('elements') > 0 ? ` The membrane${n('elements') > 1 ? 's stay in their bags' : ' stays in its bag'} until the pre-filters are flushed.` : ''}`,
+    instruction: n('added')
+      ? 'Parts against the list, reactor held upright where it will go, its cord to the outlet, doors and bin tried.'
+      : `Parts against the list, unit and tank held where they will go, doors and bin tried, cabinet emptied.${n('elements') > 0 ? ` The membrane${n('elements') > 1 ? 's stay in their bags' : ' stays in its bag'} until the pre-filters are flushed.` : ''}`,
     proof: 'Nothing is missing and the door closes.',
   }),
   'close-supply': () => ({
@@ -155,9 +99,18 @@ const writers: Record<WorkCode, Writer> = {
     instruction: 'Feel which side runs cold, close its stop valve fully.',
     proof: 'The open cold tap runs dry and stays dry for a minute.',
   }),
-  'relieve-pressure': () => ({
+  'isolate-existing': (n) => ({
+    title: n('tank') ? 'Shut off the feed and the tank' : 'Shut off the feed',
+    instruction: n('tank')
+      ? 'Close the feed valve of the system that is there, and the valve on its tank: the tank would push its water out of the cut.'
+      : 'Close the feed valve of the system that is there, and unplug its pump.',
+    proof: 'The open drinking tap runs dry and stays dry for a minute.',
+  }),
+  'relieve-pressure': (n) => ({
     title: 'Take the pressure off',
-    instruction: 'Leave the tap open, bucket under the valve, towel at hand.',
+    instruction: n('product')
+      ? 'Leave the drinking tap open, bucket under the place of the cut, towel at hand.'
+      : 'Leave the tap open, bucket under the valve, towel at hand.',
     proof: 'No water comes when a nut is loosened.',
   }),
   'feed-valve-adapter': (_n, text) => ({
@@ -181,7 +134,7 @@ const writers: Record<WorkCode, Writer> = {
     instruction: `${n('plastic') ? 'Drill the plastic pipe 2 mm. ' : ''}Clamp the saddle evenly, screw it fully in to pierce, and leave it closed; it is backed out to let water through.`,
     proof: 'The clamp is even and dry.',
   }),
-  'fit-regulator': (n, _text, say) => ({
+  'fit-regulator': (n, _text, { say }) => ({
     title: 'Pressure regulator',
     instruction: `Behind the feed valve, arrow with the flow, set to ${say('pressure', n('bar'))}.`,
     proof: 'The arrow points to the unit; the setting is read on a gauge at flushing.',
@@ -197,14 +150,14 @@ const writers: Record<WorkCode, Writer> = {
       'Hold the tap where it will stand: the stream falls into the bowl, the window opens, nothing lies underneath.',
     proof: 'The place is marked and free from below.',
   }),
-  'call-mason': (n, _text, say) => ({
+  'call-mason': (n, _text, { system }) => ({
     title: 'Stop: a stone mason drills this',
-    instruction: `A hole of ${millimetres(say, n('holeMm'))} in this stone cracks easily. Have it drilled before the visit goes on.`,
+    instruction: `A hole of ${writeMillimetres(system, n('holeMm'))} in this stone cracks easily. Have it drilled before the visit goes on.`,
     proof: 'The hole is there.',
   }),
-  'drill-tap-hole': (n, text, say) => ({
-    title: `Drill the tap’s hole, ${millimetres(say, n('holeMm'))}`,
-    instruction: drillInstruction(n, text, say),
+  'drill-tap-hole': (n, text, { system }) => ({
+    title: `Drill the tap’s hole, ${writeMillimetres(system, n('holeMm'))}`,
+    instruction: drillInstruction(n, text, system),
     proof: 'The hole is clean, its edge smooth or sealed.',
   }),
   'mount-tap': () => ({
@@ -225,7 +178,7 @@ const writers: Record<WorkCode, Writer> = {
       'Nothing is drilled: the bracket goes to a wall or panel that its owner allows, the tap stands in it and its spout over the bowl.',
     proof: 'It bears a pull, and the stream falls into the bowl.',
   }),
-  'place-dispenser': (n, _text, say) => ({
+  'place-dispenser': (n, _text, { say }) => ({
     title: 'Place the dispenser',
     instruction: `Level, its back free, cup height tried. It holds ${say('volume', n('coldL'), 1)} cold and ${say('volume', n('hotL'), 1)} hot; not plugged in.`,
     proof: 'It stands firm, and its drain plugs are in.',
@@ -236,28 +189,28 @@ const writers: Record<WorkCode, Writer> = {
       'Cables of the tap, and of a lamp that reports to it, down through the hole beside the hose, with slack and no edge against them.',
     proof: 'Nothing is pinched when the nut is tight.',
   }),
-  'drill-through': (n, text, say) => ({
+  'drill-through': (n, text, { system }) => ({
     title: `Through the ${text('passage')}, ${n('lines')} lines`,
-    instruction: `${n('asked') ? '' : 'With leave. '}Pilot first and look from the other side; then ${n('lines')} holes of ${millimetres(say, n('holeMm'))}, a bush in each, closed around the tubes afterwards.`,
+    instruction: `${n('asked') ? '' : 'With leave. '}Pilot first and look from the other side; then ${n('lines')} holes of ${writeMillimetres(system, n('holeMm'))}, a bush in each, closed around the tubes afterwards.`,
     proof: 'Every hole comes out where it should, and nothing was met.',
   }),
-  'drill-panel': (n, _text, say) => ({
+  'drill-panel': (n, _text, { system }) => ({
     title: 'Hole to the next cupboard',
-    instruction: `${millimetres(say, n('holeMm'))} through the panel, low and near the back; a bush in it.`,
+    instruction: `${writeMillimetres(system, n('holeMm'))} through the panel, low and near the back; a bush in it.`,
     proof: 'The tube slides through without an edge.',
   }),
-  'drill-drain': (n, text, say) => ({
-    title: `Drill the drain, ${millimetres(say, n('holeMm'))}`,
+  'drill-drain': (n, text, { system }) => ({
+    title: `Drill the drain, ${writeMillimetres(system, n('holeMm'))}`,
     instruction:
-      `${saddlePlaceWords[text('place') as SaddlePlace] ?? ''}, ${millimetres(say, n('centreMm'))} down the straight part.`.replace(
+      `${saddlePlaceWords[text('place') as SaddlePlace] ?? ''}, ${writeMillimetres(system, n('centreMm'))} down the straight part.`.replace(
         /^./,
         (c) => c.toUpperCase(),
       ),
     proof: 'One clean hole, no swarf in the pipe.',
   }),
-  'fit-saddle': (n, _text, say) => ({
+  'fit-saddle': (n, _text, { system }) => ({
     title: 'Fit the drain saddle',
-    instruction: `Gasket centred on the hole, screws evenly and not so tight that the pipe gives. Tube cut at 45°, ${millimetres(say, n('insertMm'))} in, never against the far wall.`,
+    instruction: `Gasket centred on the hole, screws evenly and not so tight that the pipe gives. Tube cut at 45°, ${writeMillimetres(system, n('insertMm'))} in, never against the far wall.`,
     proof: 'The tube cannot be pushed further in or pulled out.',
   }),
   'fit-standpipe': () => ({
@@ -289,7 +242,7 @@ const writers: Record<WorkCode, Writer> = {
     instruction: `${text('name')} in the drain line, arrow away from the membrane.`,
     proof: 'It is in, and its arrow points to the drain.',
   }),
-  'check-precharge': (n, _text, say) => ({
+  'check-precharge': (n, _text, { say }) => ({
     title: 'Check the tank’s air',
     instruction: `Empty and not connected: ${say('pressure', n('bar'))} at the air valve. Pump up or let off.`,
     proof: 'The gauge was read; cap back on.',
@@ -316,12 +269,18 @@ const writers: Record<WorkCode, Writer> = {
   }),
   'mount-lamp': () => ({
     title: 'Mount the lamp',
-    instruction: 'Reactor upright, flow from below, room to draw the lamp out.',
+    instruction:
+      'Reactor upright in its clips, inlet below and outlet above, so that no air stays in it; room to draw the lamp out.',
     proof: 'The lamp can be drawn out whole.',
   }),
-  'run-tube': (n, text, say) => ({
+  'cut-product-line': (n) => ({
+    title: 'Open the product line',
+    instruction: `Behind the post filter${n('tank') ? ' and the tank’s tee' : ''}, ahead of the tap and of every branch that shall be treated: one square cut. A union on each end of the old tube, to the mark, clip on.`,
+    proof: 'Both unions hold a tug, and the cut lies where all treated water passes.',
+  }),
+  'run-tube': (n, text, { system }) => ({
     title: `Tube ${n('label')}: ${placeName(text('from'))} to ${placeName(text('to'))}`,
-    instruction: `Cut ${metres(say, n('cutM'))} of ${text('size')} square, no burr${['', ', through its bush in floor or wall', ', through its bush in the panel'][n('through')]}. ${endInstruction(text('near'), text('far'))}`,
+    instruction: `Cut ${writeCut(system, n('cutM'))} of ${text('size')} square, no burr${['', ', through its bush in floor or wall', ', through its bush in the panel'][n('through')]}. ${endInstruction(text('near'), text('far'))}`,
     proof: 'A tug does not move it; the label is on.',
   }),
   'fit-branch': (_n, text) => ({
@@ -352,11 +311,11 @@ const writers: Record<WorkCode, Writer> = {
 };
 
 /** A step in words, in the reader's units. */
-export const workWords = (step: WorkStep, say: Say): WorkWords =>
+export const workWords = (step: WorkStep, system: UnitSystem): WorkWords =>
   writers[step.code](
     (key) => Number(step.data[key] ?? 0),
     (key) => String(step.data[key] ?? ''),
-    say,
+    { system, say: sayIn(system) },
   );
 
 /** What a step takes with it, in words; a part that the list does not name keeps its key. */

@@ -1,5 +1,5 @@
 import type { DecisionSpread, ReadingWorth, SurveyKey, WorthTopic } from '@katharos/core';
-import { surveyFields } from '../job/fields.ts';
+import { labelInSentence, surveyFields } from '../job/fields.ts';
 import { type Say, writePercent } from './amounts.ts';
 
 const subjects: Record<WorthTopic, [yes: string, no: string]> = {
@@ -16,10 +16,7 @@ export const surelySettled = 0.97;
 
 export const isOpen = (decision: DecisionSpread): boolean => decision.certainty < surelySettled;
 
-const nameOf = (key: SurveyKey): string => {
-  const { label } = surveyFields[key];
-  return label === 'pH' ? label : label.charAt(0).toLowerCase() + label.slice(1);
-};
+const nameOf = (key: SurveyKey): string => labelInSentence(surveyFields[key]);
 
 /** A decision that is still open, how far, and the reading that would settle most of it. */
 export function openDecisionSentence({

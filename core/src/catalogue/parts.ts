@@ -96,6 +96,8 @@ export const fittingRoles = [
   'tee',
   'tee-wide',
   'reducer',
+  'union',
+  'union-wide',
   'branch-valve',
   'drain-saddle',
   'drain-saddle-wide',

@@ -1,6 +1,10 @@
 import type { Assessment } from '../sizing/assess.ts';
 import type { SystemDesign } from '../sizing/systemDesign.ts';
-import type { UltravioletAssessment, UltravioletLine } from '../ultraviolet/ultravioletLine.ts';
+import {
+  isAddedLamp,
+  type UltravioletAssessment,
+  type UltravioletLine,
+} from '../ultraviolet/ultravioletLine.ts';
 import { washoutCycles } from './tankWashout.ts';
 
 export type FlushStepCode =
@@ -8,6 +12,9 @@ export type FlushStepCode =
   | 'leak-check'
   | 'prefilter-flush'
   | 'line-flush'
+  | 'reopen-existing'
+  | 'lamp-fill'
+  | 'mesh-check'
   | 'fit-membrane'
   | 'membrane-rinse'
   | 'close-tap-open-tank'
@@ -35,6 +42,7 @@ export const flushTimes = {
   membraneRinse: 10,
   openTap: 20,
   lampWarmUp: 1,
+  lampFill: 3,
 } as const;
 
 /** The kit's own instruction, taken as the floor; washout may ask for more. */
@@ -52,17 +60,31 @@ const step = (
   suffix = '',
 ): FlushStep => ({ id: code + suffix, code, minutes, attended, data });
 
-/** An ultraviolet line is run clear before its lamp burns: what lies in the filters would shade and coat the sleeve. */
+/**
+ * A lamp is lit last, in a reactor full of water: what lies in new filters would shade and coat the sleeve, and air leaves it hot.
+ * One that was added is also tried against the flow from before: a reactor's inlet mesh catches what the cut left in the tube.
+ */
 export function ultravioletFlushPlan(
-  { prefilters }: UltravioletLine,
+  system: UltravioletLine,
   { flowLPerMin }: UltravioletAssessment,
 ): FlushStep[] {
+  if (isAddedLamp(system)) {
+    const minutes = flushTimes.lampFill;
+    return [
+      step('reopen-existing', null, true, { tank: system.addedTo === 'tank-system' ? 1 : 0 }),
+      step('leak-check', flushTimes.leakWatch, true),
+      step('lamp-fill', minutes, true, { litres: flowLPerMin * minutes }),
+      step('mesh-check', null, true, { flowLPerH: flowLPerMin * 60 }),
+      step('lamp-on', flushTimes.lampWarmUp, true),
+      step('rest-and-recheck', null, true),
+    ];
+  }
   const minutes = flushTimes.prefilter;
   return [
     step('crack-feed-open', null, true),
     step('leak-check', flushTimes.leakWatch, true),
     step('line-flush', minutes, true, {
-      cartridges: prefilters.length,
+      cartridges: system.prefilters.length,
       litres: flowLPerMin * minutes,
     }),
     step('lamp-on', flushTimes.lampWarmUp, true),

@@ -5,7 +5,7 @@ import type { PlumbingSite } from '../plumbing/connections/siteFacts.ts';
 import { tapHole } from '../plumbing/connections/tapHole.ts';
 import { tubeSchedule } from '../plumbing/tubes/tubeSchedule.ts';
 import type { WorkFacts } from '../plumbing/order/workFacts.ts';
-import type { InstalledSystem } from '../ultraviolet/ultravioletLine.ts';
+import type { AddedLamp, InstalledSystem } from '../ultraviolet/ultravioletLine.ts';
 import type { Branch } from '../hydraulics/branchPressure.ts';
 import { directDesign, samplePart, sampleParts, tankDesign } from './samples.ts';
 
@@ -82,6 +82,16 @@ const permeatePump = {
 };
 const plainTap = tankDesign.tap;
 
+/** A lamp in the product line of a system that was there before it. */
+export const addedLamp: AddedLamp = {
+  kind: 'ultraviolet-line',
+  addedTo: 'tank-system',
+  prefilters: [],
+  lamp,
+  tap: plainTap,
+  line: tankDesign.line,
+};
+
 /** Every kind of system that practitioners install, with what the site adds to it. */
 export const archetypes: [name: string, system: InstalledSystem, change: SiteChange][] = [
   ['a tank unit without power', { ...tankDesign, prefilters: three }, {}],
@@ -128,6 +138,16 @@ export const archetypes: [name: string, system: InstalledSystem, change: SiteCha
       line: tankDesign.line,
     },
     {},
+  ],
+  ['a lamp added to a system with a tank', addedLamp, {}],
+  [
+    'a lamp added to a tankless system with a wide line',
+    {
+      ...addedLamp,
+      addedTo: 'tankless-system',
+      line: { ...tankDesign.line, innerDiameterMm: 6.35 },
+    },
+    { site: { ...seen, drilling: 'ask' } },
   ],
   ['a remote unit below the floor', tankDesign, { remote: 'floor' }],
   [

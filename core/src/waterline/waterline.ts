@@ -17,7 +17,6 @@ import {
 } from '../sizing/systemDesign.ts';
 import { OperatingPointSolver } from '../system/operatingPoint.ts';
 import { resolveSystem } from '../system/roSystem.ts';
-import { assessUltraviolet, type UltravioletLine } from '../ultraviolet/ultravioletLine.ts';
 import { risePressure } from '../water/waterDensity.ts';
 import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.ts';
 
@@ -25,6 +24,7 @@ import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.t
 export type NodeKind =
   | 'street'
   | 'feed-valve'
+  | 'existing'
   | 'sediment'
   | 'carbon'
   | 'pump'
@@ -175,7 +175,7 @@ function directLine(
 }
 
 /** Street, valve, pre-filters and pump, with the pressure left behind each at this feed flow. */
-function feedNodes(
+export function feedNodes(
   design: Pick<SystemDesign, 'prefilters' | 'shutoff' | 'pump'>,
   water: FeedWater,
   feedFlow: number,
@@ -310,42 +310,4 @@ function tapNodes(
   bar -= loss + tubeLoss({ innerDiameterMm, lengthM }, flowLPerH, water.temperatureC);
   push('tap', 'tap', design.tap.name);
   return nodes;
-}
-
-/**
- * The line of an ultraviolet system: nothing is held back, so the water's strength stays what it is.
- * Errors: those of `assessUltraviolet`.
- */
-export function ultravioletWaterline(
-  system: UltravioletLine,
-  water: FeedWater,
-  { tap }: Pick<WaterlineState, 'tap'>,
-): Outcome<Waterline> {
-  const feed = { ironMgL: null, manganeseMgL: null, hardnessMgL: 0, transmittance: null };
-  const solved = assessUltraviolet(system, water, feed);
-  if (!solved.ok) return solved;
-  const flowLPerH = tap === 'open' ? solved.value.flowLPerMin * 60 : 0;
-  const feedSide = feedNodes({ ...system, shutoff: null, pump: null }, water, flowLPerH, 0);
-  const before = feedSide.at(-1)!.pressureBar;
-  const { innerDiameterMm, lengthM, riseM } = system.line;
-  const way =
-    tubeLoss({ innerDiameterMm, lengthM }, flowLPerH, water.temperatureC) +
-    risePressure(riseM, water.temperatureC);
-  const at = (kind: 'lamp' | 'tap', partName: string, pressureBar: number): WaterlineNode => ({
-    id: kind,
-    kind,
-    lane: 'main',
-    partName,
-    pressureBar,
-    flowLPerH,
-    tdsMgL: water.tdsMgL,
-  });
-  return succeed({
-    making: tap === 'open',
-    nodes: [
-      ...feedSide,
-      at('lamp', system.lamp.name, before),
-      at('tap', system.tap.name, Math.max(before - way, 0)),
-    ],
-  });
 }

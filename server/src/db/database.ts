@@ -3,6 +3,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import * as foundation from './migrations/0001-foundation.ts';
 import * as photographs from './migrations/0002-photographs-and-document-2.ts';
 import * as van from './migrations/0003-van-and-document-3.ts';
+import * as unions from './migrations/0004-unions.ts';
 import { defineModels } from './models.ts';
 
 /** In order, by name; a name that has run is never changed. */
@@ -10,6 +11,7 @@ const migrations = [
   { name: '0001-foundation', ...foundation },
   { name: '0002-photographs-and-document-2', ...photographs },
   { name: '0003-van-and-document-3', ...van },
+  { name: '0004-unions', ...unions },
 ];
 
 /** Opens the connection pool and binds the models. */

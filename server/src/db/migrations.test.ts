@@ -5,6 +5,7 @@ import { fittingRoles } from '@katharos/core';
 import pg from 'pg';
 import { verifiedDocument } from '../test/testApp.ts';
 import { migrate, openDatabase } from './database.ts';
+import * as unions from './migrations/0004-unions.ts';
 import * as foundation from './migrations/0001-foundation.ts';
 
 test('documents and parts that were stored by earlier versions are read after all migrations, and fittings that a firm lacks are added', async () => {
@@ -48,6 +49,7 @@ test('documents and parts that were stored by earlier versions are read after al
     expect(await migrate(sequelize)).toEqual([
       '0002-photographs-and-document-2',
       '0003-van-and-document-3',
+      '0004-unions',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);
@@ -63,6 +65,10 @@ test('documents and parts that were stored by earlier versions are read after al
     const roles = async (role: string) =>
       Number(await read(`select count(*) as value from parts where part ->> 'role' = '${role}'`));
     // What the firm has of its own is enough; of every other role it gets one.
+    for (const role of fittingRoles) expect([role, await roles(role)]).toEqual([role, 1]);
+    // A firm that was brought to the third version before there were unions gets them too, and nothing twice.
+    await sequelize.query("delete from parts where part ->> 'role' like 'union%'");
+    await unions.up(query);
     for (const role of fittingRoles) expect([role, await roles(role)]).toEqual([role, 1]);
   } finally {
     await sequelize.close();

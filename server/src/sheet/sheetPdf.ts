@@ -2,17 +2,17 @@ import {
   briefOf,
   cabinetSvg,
   cautionWords,
-  checkVan,
   type CheckedLine,
+  checkVan,
   codesCaveat,
   colourWords,
+  holePlanSentence,
   holePlanSvg,
   type Job,
   optionsOf,
   placeName,
   type Plumbing,
   plumbingOf,
-  sayIn,
   type Session,
   stepParts,
   toolNames,
@@ -20,6 +20,8 @@ import {
   tubeFunctionNames,
   type Van,
   workWords,
+  writeCut,
+  writeQuantity,
 } from '@katharos/contract';
 import { type Part, toolsOf } from '@katharos/core';
 import type { Content } from 'pdfmake/interfaces.js';
@@ -85,8 +87,10 @@ export async function sheetPdf(
       { ...heading('Labels, one for each end'), pageBreak: 'before' },
       labels(plumbing, address),
       { ...heading('Holes, one to one'), pageBreak: 'before' },
-      'Print at 100 %. The line must measure 100 mm, or the plan is no good.',
-      { ...drawing(holePlanSvg(plumbing.holes)), margin: [0, 8, 0, 0] },
+      holePlanSentence(plumbing.holes),
+      ...(plumbing.holes.length > 0
+        ? [{ ...drawing(holePlanSvg(plumbing.holes)), margin: [0, 8, 0, 0] } as Content]
+        : []),
     ],
   });
 }
@@ -99,7 +103,6 @@ const heading = (text: string) => ({
 });
 
 function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Content {
-  const say = sayIn(units);
   const { done = {}, notes = {} } = job.document.plumb;
   return {
     layout: 'lightHorizontalLines',
@@ -107,7 +110,7 @@ function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Con
       widths: [14, '*'],
       dontBreakRows: true,
       body: steps.map((step) => {
-        const words = workWords(step, say);
+        const words = workWords(step, units);
         return [
           { text: done[step.id]?.mark === step.mark ? 'x' : '[  ]', fontSize: 9 },
           {
@@ -136,8 +139,6 @@ function cabinet(plumbing: Plumbing): Content[] {
 }
 
 function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
-  const cut = (m: number) =>
-    units === 'us' ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
   return {
     layout: 'lightHorizontalLines',
     table: {
@@ -155,7 +156,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           tubeFunctionNames[tube.function],
           tube.size,
           tube.colour ? colourWords[tube.colour] : '–',
-          { text: cut(tube.cutM), noWrap: true },
+          { text: writeCut(units, tube.cutM), noWrap: true },
           [...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; '),
           String(tube.lockClips),
         ]),
@@ -166,7 +167,6 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
 
 /** What goes into the van, and what of it has to be bought. */
 function partsTable(lines: readonly CheckedLine[]): Content {
-  const amount = (value: number, unit: 'piece' | 'm') => `${value}${unit === 'm' ? ' m' : ''}`;
   return {
     layout: 'lightHorizontalLines',
     table: {
@@ -176,8 +176,8 @@ function partsTable(lines: readonly CheckedLine[]): Content {
         ['Part', 'Quantity', 'To buy'].map((text) => ({ text, color: quiet })),
         ...lines.map(({ name, quantity, unit, missing }) => [
           name,
-          amount(quantity, unit),
-          missing > 0 ? amount(missing, unit) : 'in the van',
+          writeQuantity(quantity, unit),
+          missing > 0 ? writeQuantity(missing, unit) : 'in the van',
         ]),
       ],
     },

@@ -9,7 +9,6 @@ import {
   type DesignFamily,
   type InstalledSystem,
   type JudgedDesign,
-  partsOf,
   type Recommendation,
   type Shortfall,
   type SystemDesign,
@@ -22,7 +21,7 @@ import { useUnits } from '../quantities/useUnits.ts';
 import { WideTable } from '../quantities/WideTable.tsx';
 import { comparedRows } from './comparedRows.ts';
 import { partsInWords } from './designWords.ts';
-import { useSizing } from './sizingContext.ts';
+import { LampOffers } from './LampOffers.tsx';
 import { useChosenSystem } from './useChosenSystem.ts';
 import { useJudged } from './useJudged.ts';
 
@@ -109,7 +108,7 @@ export function Alternatives({ recommendation, current, brief, onChoose }: Props
             <strong>{familyNames[key]}</strong> was not tried: {exclusionWords[because]}.
           </Text>
         ))}
-        <UltravioletOnly brief={brief} current={current.design} onChoose={onChoose} />
+        <LampOffers brief={brief} current={current.design} onChoose={onChoose} />
       </section>
     </>
   );
@@ -201,47 +200,6 @@ function Columns({
         </Table.Tbody>
       </Table>
     </WideTable>
-  );
-}
-
-/** Where the water is fit to drink but for its germs, a lamp without a membrane does. */
-function UltravioletOnly({
-  brief,
-  current,
-  onChoose,
-}: {
-  brief: JobBrief;
-  current: SystemDesign;
-  onChoose: (design: InstalledSystem) => void;
-}) {
-  const { catalogue } = useSizing();
-  const { agreed } = useChosenSystem();
-  const lamps = partsOf(catalogue, 'lamp');
-  const lamp = lamps.at(-1);
-  if (!lamp || !brief.facts.power) return null;
-  return (
-    <Group mt="md" justify="space-between">
-      <Text size="sm" maw={620}>
-        <strong>Ultraviolet only.</strong> Sediment, carbon and lamp, without a membrane: for clear,
-        soft water that is unsafe and otherwise good. Nothing dissolved is taken out, and nothing is
-        wasted.
-      </Text>
-      <Button
-        variant="default"
-        disabled={agreed !== null}
-        onClick={() =>
-          onChoose({
-            kind: 'ultraviolet-line',
-            prefilters: current.prefilters.slice(0, 2),
-            lamp,
-            tap: current.tap,
-            line: current.line,
-          })
-        }
-      >
-        Use the lamp alone
-      </Button>
-    </Group>
   );
 }
 

@@ -4,9 +4,18 @@ import {
   lampFaultWords,
   lampFeedOf,
   writeNumber,
+  writePercent,
 } from '@katharos/contract';
-import { assessUltraviolet, ultravioletLimits, type UltravioletLine } from '@katharos/core';
-import { Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import {
+  assessUltraviolet,
+  isAddedLamp,
+  lampAt,
+  partsOf,
+  rejectionGrades,
+  ultravioletLimits,
+  type UltravioletLine,
+} from '@katharos/core';
+import { Group, NativeSelect, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
@@ -14,13 +23,20 @@ import { Figure } from '../quantities/Figure.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { useUnits } from '../quantities/useUnits.ts';
 import { ChosenActions } from './ChosenActions.tsx';
+import { useSizing } from './sizingContext.ts';
 import { useChosenSystem } from './useChosenSystem.ts';
 
+interface Props {
+  brief: JobBrief;
+  line: UltravioletLine;
+}
+
 /** A line with a lamp and no membrane: its flow, its dose, and whether this water can be lit at all. */
-export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: UltravioletLine }) {
+export function SizedUltraviolet({ brief, line }: Props) {
   const { job, document } = useJob();
   const { say } = useUnits();
   const { agreed } = useChosenSystem();
+  const added = isAddedLamp(line);
   const water = brief.task.waters.today;
   const assessed = useMemo(
     () => assessUltraviolet(line, water, lampFeedOf(document.survey, water.hardnessMgL)),
@@ -34,14 +50,22 @@ export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: Ultra
             {agreed ? 'The agreed system' : 'The chosen system'}
           </Title>
           <Text>
-            Ultraviolet only: {line.prefilters.map(({ name }) => name).join(', ')}, {line.lamp.name}
+            {added
+              ? 'A lamp added to the system that is there'
+              : `Ultraviolet only: ${line.prefilters.map(({ name }) => name).join(', ')}`}
+            , {line.lamp.name}
           </Text>
         </div>
         <ChosenActions />
       </Group>
       {!assessed.ok ? (
-        <Tone kind="bad" head="No water reaches the tap" role="alert">
-          {failureSentence(assessed.failure)}
+        <Tone
+          kind="bad"
+          head={added ? 'The system there is not read' : 'No water reaches the tap'}
+          role="alert"
+        >
+          {failureSentence(assessed.failure)}{' '}
+          {added && <Link to={`/jobs/${job.id}/survey#already-there`}>Read it</Link>}
         </Tone>
       ) : (
         <>
@@ -71,20 +95,29 @@ export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: Ultra
                 hero
                 label="A glass"
                 value={{ text: writeNumber(assessed.value.secondsPerGlass, 0), unit: 's' }}
-                beside={`${writeNumber(assessed.value.flowLPerMin, 1)} L/min straight from the supply`}
+                beside={`${writeNumber(assessed.value.flowLPerMin, 1)} L/min ${added ? 'measured at its tap' : 'straight from the supply'}`}
               />
               <Figure
                 label="Flow that keeps the dose"
                 value={{ text: writeNumber(assessed.value.mostLPerMin, 1), unit: 'L/min' }}
                 beside="a flow limiter holds it there"
               />
-              <Figure
-                label="Takes out"
-                value={{ text: 'nothing dissolved' }}
-                beside={`TDS stays ${say('tds', water.tdsMgL)}`}
-              />
+              {assessed.value.rejectionAhead === null ? (
+                <Figure
+                  label="Takes out"
+                  value={{ text: 'nothing dissolved' }}
+                  beside={`TDS stays ${say('tds', water.tdsMgL)}`}
+                />
+              ) : (
+                <Figure
+                  label="The membrane ahead holds back"
+                  value={{ text: writePercent(assessed.value.rejectionAhead) }}
+                  beside={`${writePercent(rejectionGrades.marginal)} at the least, for a clean sleeve`}
+                />
+              )}
             </SimpleGrid>
           </section>
+          <LampSelect brief={brief} line={line} flowLPerMin={assessed.value.flowLPerMin} />
           {assessed.value.faults.length > 0 && (
             <Tone kind="bad" head="This water cannot be lit as it is" role="alert">
               <ul style={{ margin: 0, paddingLeft: 20 }}>
@@ -108,5 +141,34 @@ export function SizedUltraviolet({ brief, line }: { brief: JobBrief; line: Ultra
         </>
       )}
     </Stack>
+  );
+}
+
+/** Every lamp of the catalogue with the dose that it gives here. */
+function LampSelect({ brief, line, flowLPerMin }: Props & { flowLPerMin: number }) {
+  const { document } = useJob();
+  const { catalogue } = useSizing();
+  const { choose, agreed } = useChosenSystem();
+  const { today } = brief.task.waters;
+  const feed = lampFeedOf(document.survey, today.hardnessMgL);
+  const stocked = partsOf(catalogue, 'lamp');
+  // The one that was chosen may have left the catalogue since.
+  const lamps = stocked.some(({ id }) => id === line.lamp.id) ? stocked : [line.lamp, ...stocked];
+  return (
+    <NativeSelect
+      label="Lamp"
+      size="md"
+      maw={420}
+      disabled={agreed !== null}
+      value={line.lamp.id}
+      onChange={(event) => {
+        const lamp = lamps.find(({ id }) => id === event.currentTarget.value);
+        if (lamp) choose({ ...line, lamp });
+      }}
+      data={lamps.map((lamp) => {
+        const { doseMjCm2 } = lampAt({ ...line, lamp }, flowLPerMin, today, feed);
+        return { value: lamp.id, label: `${lamp.name}: ${writeNumber(doseMjCm2, 0)} mJ/cm²` };
+      })}
+    />
   );
 }

@@ -102,4 +102,13 @@ export const surveyGroups: SurveyGroup[] = [
     ],
     questions: [],
   },
+  {
+    id: 'already-there',
+    title: 'A system already there',
+    short: 'There',
+    choices: [],
+    readings: [],
+    details: ['existingFlow', 'existingTds'],
+    questions: ['existing'],
+  },
 ];

@@ -2,6 +2,7 @@ import {
   failureSentence,
   gradeWords,
   type JobDocument,
+  labelInSentence,
   verdictSentences,
   verificationReadings,
   type VerifyKey,
@@ -116,7 +117,7 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
   const missing = needed.filter((key) => !verify.readings[key]);
   return (
     <Tone kind="warn" head="No verdict yet">
-      Still to read: {missing.map((key) => verifyFields[key].label.toLowerCase()).join(', ')}. The
+      Still to read: {missing.map((key) => labelInSentence(verifyFields[key])).join(', ')}. The
       flows are not needed for the rejection, but they tell faults apart.
     </Tone>
   );

@@ -1,5 +1,11 @@
-import { ultravioletSentence, ultravioletVerdict, verifyFields } from '@katharos/contract';
-import type { UltravioletLine } from '@katharos/core';
+import {
+  labelInSentence,
+  lampReadings,
+  ultravioletSentence,
+  ultravioletVerdict,
+  verifyFields,
+} from '@katharos/contract';
+import { isAddedLamp, type UltravioletLine } from '@katharos/core';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
@@ -15,6 +21,8 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
   const { say } = useUnits();
   const found = ultravioletVerdict(document, line);
   const { verify } = document;
+  const added = isAddedLamp(line);
+  const needed = lampReadings(line);
   return (
     <Stack gap="md">
       <Title order={2} size="h3">
@@ -25,26 +33,34 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
           Readings
         </Title>
         <Text size="sm" c="dimmed" mb="sm">
-          There is no membrane, so dissolved solids have nothing to tell. Lamp lit for a minute, tap
-          fully open: measure its flow by jug and stopwatch.
+          {added
+            ? 'Lamp lit for a minute, tap fully open: flow by jug and stopwatch, and the TDS of supply and product, for the lamp is as good as the membrane ahead of it.'
+            : 'There is no membrane, so dissolved solids have nothing to tell. Lamp lit for a minute, tap fully open: measure its flow by jug and stopwatch.'}
         </Text>
         <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
-          <VerifyReading name="productFlow" fault={undefined} />
+          {needed.map((name) => (
+            <VerifyReading key={name} name={name} fault={undefined} />
+          ))}
           <VerifyReading name="temperature" fault={undefined} />
-          <VerifyReading name="pressure" fault={undefined} />
+          {!added && <VerifyReading name="pressure" fault={undefined} />}
         </SimpleGrid>
       </section>
       <Checks verify={verify} />
       {found ? (
         <Tone
           kind={found.enough ? 'good' : 'bad'}
-          head={found.enough ? 'The dose is enough' : 'The dose is too low'}
+          head={found.enough ? 'The dose is enough' : 'Not good enough yet'}
         >
           {ultravioletSentence(found, say)}
         </Tone>
       ) : (
         <Tone kind="warn" head="No verdict yet">
-          Still to read: {verifyFields.productFlow.label.toLowerCase()}.
+          Still to read:{' '}
+          {needed
+            .filter((name) => !verify.readings[name])
+            .map((name) => labelInSentence(verifyFields[name]))
+            .join(', ')}
+          .
         </Tone>
       )}
       <Tone kind="warn" head="A laboratory has the last word">

@@ -1,4 +1,10 @@
-import { failureSentence, nodeExplanations, nodeNames, type Stage } from '@katharos/contract';
+import {
+  failureSentence,
+  lampFeedOf,
+  nodeExplanations,
+  nodeNames,
+  type Stage,
+} from '@katharos/contract';
 import {
   type FeedWater,
   type InstalledSystem,
@@ -157,12 +163,13 @@ const rowPitch = 62;
 const noNodes: readonly WaterlineNode[] = [];
 
 function Line({ design, water, state, upright, plumbing }: LineProps) {
+  const { survey } = useJob().document;
   const solved = useMemo(
     () =>
       isUltravioletLine(design)
-        ? ultravioletWaterline(design, water, state)
+        ? ultravioletWaterline(design, water, lampFeedOf(survey, water.hardnessMgL), state)
         : waterline(design, water, state),
-    [design, water, state],
+    [design, water, survey, state],
   );
   const { ref, width } = useElementSize();
   const tubes = useLineTubes(plumbing && solved.ok ? solved.value.nodes : noNodes, design);

@@ -1,4 +1,4 @@
-import { placeName, tubeEndNames, tubeFunctionNames } from '@katharos/contract';
+import { placeName, tubeEndNames, tubeFunctionNames, writeCut } from '@katharos/contract';
 import { CloseButton, Group, Text } from '@mantine/core';
 import { Link } from 'react-router';
 import { useJob } from '../job/useJob.ts';
@@ -17,8 +17,6 @@ export function TubeInspector({
   const { job, document } = useJob();
   const { system } = useUnits();
   if (!stretch) return null;
-  const cut = (m: number) =>
-    system === 'us' ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
   return (
     <div className={styles.inspector} role="status">
       <Group justify="space-between" wrap="nowrap" align="flex-start">
@@ -30,7 +28,7 @@ export function TubeInspector({
                 <strong>
                   {tube.label}: {placeName(tube.from)} – {placeName(tube.to)}
                 </strong>
-                {`, ${tubeFunctionNames[tube.function].toLowerCase()}; ${cut(tube.cutM)} of ${tube.size}; `}
+                {`, ${tubeFunctionNames[tube.function].toLowerCase()}; ${writeCut(system, tube.cutM)} of ${tube.size}; `}
                 {[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join(', ')}
                 {record ? `; laid by ${record.by}` : '; not laid yet'}.
               </Text>

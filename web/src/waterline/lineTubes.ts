@@ -14,11 +14,9 @@ export function lineTubes(
   pipes: readonly { id: string; from: string; to: string }[],
   laid: ReadonlySet<string>,
 ): StretchTubes[] {
-  // A dispenser stands where the line has its tap.
-  const end = tubes.some(({ to }) => to === 'dispenser') ? 'dispenser' : 'tap';
   const found = tubesOnLine(
     tubes,
-    pipes.map(({ from, to }) => [from, to === 'tap' ? end : to] as const),
+    pipes.map(({ from, to }) => [from, to] as const),
   );
   return pipes.flatMap(({ id }, i): StretchTubes[] => {
     const here = [...found[i]!].sort((a, b) => a.label - b.label);

@@ -15,6 +15,13 @@ const drawings: Record<NodeKind, ReactNode> = {
       <path d="M0 0v-11M-5 -11h10" />
     </>
   ),
+  // A unit behind its door, with a drop let out: whatever it is made of, it was there before.
+  existing: (
+    <>
+      <path d="M-12 -11h17v22h-17zM-9 -7v14" />
+      <path d="M5 0h6M-2 -5c3 4 4 5 4 7a4 4 0 0 1 -8 0c0 -2 1 -3 4 -7z" />
+    </>
+  ),
   sediment: (
     <>
       <path d="M-8 -11h16v16a8 7 0 0 1 -16 0z" />

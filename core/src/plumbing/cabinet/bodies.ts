@@ -1,5 +1,9 @@
 import type { Part } from '../../catalogue/parts.ts';
-import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import {
+  type InstalledSystem,
+  isAddedLamp,
+  isUltravioletLine,
+} from '../../ultraviolet/ultravioletLine.ts';
 import { isMakerPiped } from '../tubes/tubeRuns.ts';
 import type { Body } from './placing.ts';
 
@@ -54,7 +58,10 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
     height: usual.housing.height + usual.element.height * Math.ceil(elements / 2),
     depth: usual.housing.depth,
   });
-  if (isUltravioletLine(system)) {
+  if (isAddedLamp(system)) {
+    // What it is added to stands there and is drawn as what is in the way.
+    add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+  } else if (isUltravioletLine(system)) {
     add('unit', row(system.prefilters.length, 0), {
       hangs: true,
       frontFree: true,

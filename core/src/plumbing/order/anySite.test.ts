@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { isAddedLamp } from '../../ultraviolet/ultravioletLine.ts';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { sampleParts, tankDesign } from '../../test/samples.ts';
 import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
@@ -100,8 +101,12 @@ describe('on any site, for any system', () => {
       fc.property(anyWork, (work) => {
         const { system, steps } = made(work);
         const ids = steps.map(({ id }) => id);
-        expect(ids.indexOf('close-supply')).toBeLessThan(ids.indexOf('relieve-pressure'));
-        expect(ids.indexOf('relieve-pressure')).toBeLessThan(ids.indexOf('feed'));
+        const [closed, opened] = isAddedLamp(system)
+          ? ['isolate-existing', 'cut-product-line']
+          : ['close-supply', 'feed'];
+        expect(ids).toContain(closed);
+        expect(ids.indexOf(closed)).toBeLessThan(ids.indexOf('relieve-pressure'));
+        expect(ids.indexOf('relieve-pressure')).toBeLessThan(ids.indexOf(opened));
         const power = steps.find(({ code }) => code === 'power');
         expect(power !== undefined).toBe(needsPower(system));
         if (!power) return;

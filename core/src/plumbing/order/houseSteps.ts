@@ -2,6 +2,16 @@ import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, StepPart, Tool } from './workStep.ts';
 import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
 
+/** Leave to drill, where it has to be had. */
+export const permissionSteps = ({ drilling }: WorkFacts['site']): StepDraft[] =>
+  drilling === 'ask' || drilling === 'no'
+    ? [{ code: 'ask-permission', cautions: ['codes-first'], data: { drilling } }]
+    : [];
+
+/** Local codes come first, at every site; so does frost where it can be. */
+export const siteCautions = ({ frost }: WorkFacts['site']): Caution[] =>
+  frost === true ? ['codes-first', 'frost'] : ['codes-first'];
+
 /** Steps at the house's own water: leave, supply, feed, regulator, leak stop. */
 export function supplySteps({
   site,
@@ -10,13 +20,7 @@ export function supplySteps({
   regulatorBar,
   leakStop,
 }: WorkFacts): StepDraft[] {
-  const steps: StepDraft[] = [];
-  if (site.drilling === 'ask' || site.drilling === 'no')
-    steps.push({
-      code: 'ask-permission',
-      cautions: ['codes-first'],
-      data: { drilling: site.drilling },
-    });
+  const steps = permissionSteps(site);
   // Elements wait in their bags: they go in when the pre-filters were flushed.
   const elements: StepPart[] = isUltravioletLine(system)
     ? []
@@ -26,7 +30,7 @@ export function supplySteps({
       code: 'lay-out',
       tools: ['tape-measure', 'marker', 'lamp'],
       parts: elements,
-      cautions: site.frost === true ? ['codes-first', 'frost'] : ['codes-first'],
+      cautions: siteCautions(site),
       data: { elements: elements[0]?.quantity ?? 0 },
     },
     {

@@ -1,5 +1,9 @@
 import { type Part, partsOf } from '../../catalogue/parts.ts';
-import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import {
+  type InstalledSystem,
+  isAddedLamp,
+  isUltravioletLine,
+} from '../../ultraviolet/ultravioletLine.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
 import type { TubeSize } from '../tubes/tubeSize.ts';
 import type { StepPart, WorkStep } from './workStep.ts';
@@ -65,6 +69,8 @@ export function partsList(
 
 /** The parts that a system is made of, each once. */
 export function systemParts(system: InstalledSystem): Part[] {
+  // The tap that a lamp is added for is there.
+  if (isAddedLamp(system)) return [system.lamp];
   const { prefilters, lamp, tap } = system;
   const rest = isUltravioletLine(system)
     ? [lamp, tap]

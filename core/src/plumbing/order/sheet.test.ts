@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { sampleParts, sampleWater, tankDesign } from '../../test/samples.ts';
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
-import { ultravioletWaterline, waterline } from '../../waterline/waterline.ts';
+import { isAddedLamp, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { ultravioletWaterline } from '../../waterline/ultravioletWaterline.ts';
+import { waterline } from '../../waterline/waterline.ts';
 import { takesClip } from '../tubes/tubeEnds.ts';
 import { isMakerPiped } from '../tubes/tubeRuns.ts';
 import { tubesOnLine } from '../tubes/tubesOnLine.ts';
@@ -11,11 +12,19 @@ import { endStep } from './tubeSteps.ts';
 import { workOrder } from './workOrder.ts';
 import type { WorkCode } from './workStep.ts';
 
+const lampFeed = {
+  ironMgL: 0,
+  manganeseMgL: 0,
+  hardnessMgL: 5,
+  transmittance: 0.96,
+  existing: { flowLPerMin: 1.8, tdsMgL: 30 },
+};
+
 /** Stretches of the waterline, as it is drawn: ends of branches do not lead on. */
 function stretches(system: (typeof archetypes)[number][1]): [string, string][] {
   const state = { tap: 'open', tankShare: 0.5 } as const;
   const line = isUltravioletLine(system)
-    ? ultravioletWaterline(system, sampleWater, state)
+    ? ultravioletWaterline(system, sampleWater, lampFeed, state)
     : waterline(system, sampleWater, state);
   if (!line.ok) throw new Error(line.failure.code);
   const pairs: [string, string][] = [];
@@ -36,8 +45,8 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
   const quantity = (key: string) => parts.find((line) => line.key === key)?.quantity ?? 0;
   const piped = !isUltravioletLine(system) && isMakerPiped(system);
 
-  test('has tubes from the street to every end, without a gap', () => {
-    const reached = new Set(['feed-valve']);
+  test('has tubes from the street, or from what is there, to every end, without a gap', () => {
+    const reached = new Set([isAddedLamp(system) ? 'unit-union' : 'feed-valve']);
     // What the maker piped inside a row of housings, or inside a whole unit.
     const inside: [string, string][] = [
       ['prefilter-1', `prefilter-${system.prefilters.length}`],
@@ -57,7 +66,8 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
       expect(reached).toContain(to);
       expect(from).not.toBe(to);
     }
-    const ends = system.tap.dispenser ? ['dispenser'] : ['tap'];
+    const tap = isAddedLamp(system) ? 'tap-union' : 'tap';
+    const ends = system.tap.dispenser ? ['dispenser'] : [tap];
     if (!isUltravioletLine(system)) {
       ends.push('drain', ...system.branches.map(({ kind }) => kind));
       if (system.tank && !piped) ends.push('tank');
@@ -92,8 +102,10 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
     );
     const count = (wanted: (end: (typeof ends)[number]['end']) => boolean, wide: boolean) =>
       ends.filter((one) => wanted(one.end) && one.wide === wide).length;
-    expect(quantity('lock-clip')).toBe(count(takesClip, false));
-    expect(quantity('lock-clip-wide')).toBe(count(takesClip, true));
+    // A union has a second collet, which holds a tube that was there.
+    const old = (key: string) => quantity(`union${key}`);
+    expect(quantity('lock-clip')).toBe(count(takesClip, false) + old(''));
+    expect(quantity('lock-clip-wide')).toBe(count(takesClip, true) + old('-wide'));
     const isNut = (end: string) => end === 'compression';
     expect(quantity('compression-set')).toBe(count(isNut, false));
     expect(quantity('compression-set-wide')).toBe(count(isNut, true));
@@ -119,12 +131,7 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
 
   test('shows every tube on one stretch of the waterline', () => {
     const pairs = stretches(system);
-    // A dispenser stands where the line has its tap.
-    const onLine = pairs.map(([from, to]): [string, string] => [
-      from,
-      to === 'tap' && system.tap.dispenser ? 'dispenser' : to,
-    ]);
-    const found = tubesOnLine(tubes, onLine).flat();
+    const found = tubesOnLine(tubes, pairs).flat();
     expect(found.map(({ id }) => id).sort()).toEqual(tubes.map(({ id }) => id).sort());
   });
 
@@ -153,6 +160,12 @@ const particular: [name: string, asked: WorkCode[], not: WorkCode[]][] = [
   ],
   ['a unit with a permeate pump', ['mount-permeate-pump'], ['power']],
   ['an ultraviolet line', ['mount-lamp', 'power'], ['drill-drain', 'fit-restrictor']],
+  [
+    'a lamp added to a system with a tank',
+    ['prove-existing', 'isolate-existing', 'mount-lamp', 'cut-product-line', 'power'],
+    ['close-supply', 'prove-spout', 'mount-tap', 'drill-drain', 'hang-unit', 'fit-leak-stop'],
+  ],
+  ['a lamp added to a tankless system with a wide line', ['ask-permission', 'mount-lamp'], []],
   ['a remote unit below the floor', ['drill-through'], ['drill-panel']],
   [
     'a remote unit that drains into a floor drain',
@@ -221,6 +234,29 @@ describe('what is particular', () => {
     expect(parallel.map(({ id }) => id)).toEqual(
       expect.arrayContaining(['feed-tee>membrane', 'feed-tee>membrane-2', 'brine-tee>restrictor']),
     );
+  });
+
+  test('a lamp that is added opens a line only after it was proved, shut off and run dry', () => {
+    const { steps, parts, facts } = sheetOf('a lamp added to a system with a tank');
+    const before = (id: string): string[] =>
+      steps.find((step) => step.id === id)!.after.flatMap((other) => [other, ...before(other)]);
+    expect(before('cut-product-line')).toEqual(
+      expect.arrayContaining([
+        'prove-existing',
+        'isolate-existing',
+        'relieve-pressure',
+        'mount-lamp',
+      ]),
+    );
+    expect(facts.tubes.map(({ id }) => id)).toEqual(['unit-union>lamp', 'lamp>tap-union']);
+    const listed = Object.fromEntries(parts.map(({ key, quantity }) => [key, quantity]));
+    // The reactor, a union and two clips at each end of the cut, and a clip at each port of the reactor.
+    expect(listed).toMatchObject({ [facts.system.lamp!.id]: 1, union: 2, 'lock-clip': 6 });
+    expect(Object.keys(listed)).not.toContain(facts.system.tap.id);
+    const shutOff = (name: string) =>
+      sheetOf(name).steps.find(({ id }) => id === 'isolate-existing')?.data.tank;
+    expect(shutOff('a lamp added to a system with a tank')).toBe(1);
+    expect(shutOff('a lamp added to a tankless system with a wide line')).toBe(0);
   });
 
   test('a remote unit passes three lines, or two where it drains beside itself', () => {

@@ -83,6 +83,9 @@ export function endStep(place: string): string {
   const branch = /^(?:tee-|valve-)?(refrigerator|ice-maker|second-tap|machine)$/.exec(place);
   if (branch) return `branch:${branch[1]}`;
   switch (place) {
+    case 'unit-union':
+    case 'tap-union':
+      return 'cut-product-line';
     case 'feed-valve':
       return 'feed';
     case 'regulator':

@@ -154,9 +154,9 @@ function membraneUnitSteps(
   return steps;
 }
 
-const lampStep = (id: string): StepDraft => ({
+export const lampStep = (id: string): StepDraft => ({
   code: 'mount-lamp',
-  after: ['hang-unit'],
+  after: ['hang-unit', 'lay-out'],
   tools: ['drill', 'screwdriver'],
   parts: [id],
   cautions: ['lamp-unpowered'],

@@ -1,4 +1,5 @@
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isAddedLamp, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { addedLampSteps } from './addedLampSteps.ts';
 import { drainSteps, supplySteps } from './houseSteps.ts';
 import { tapSteps } from './tapSteps.ts';
 import { tubeSteps } from './tubeSteps.ts';
@@ -11,11 +12,16 @@ import { type Caution, type StepDraft, workSteps, type WorkStep } from './workSt
  * step knows what it stands on. Errors: none.
  */
 export function workOrder(facts: WorkFacts): WorkStep[] {
+  const { system } = facts;
   return workSteps([
-    ...supplySteps(facts),
-    ...tapSteps(facts),
-    ...(isUltravioletLine(facts.system) ? [] : drainSteps(facts)),
-    ...unitSteps(facts),
+    ...(isAddedLamp(system)
+      ? addedLampSteps(facts, system)
+      : [
+          ...supplySteps(facts),
+          ...tapSteps(facts),
+          ...(isUltravioletLine(system) ? [] : drainSteps(facts)),
+          ...unitSteps(facts),
+        ]),
     ...tubeSteps(facts),
     ...powerSteps(facts),
     { code: 'clear-up', after: ['tug-test', 'power'], tools: ['towel'], cautions: ['feed-closed'] },
@@ -34,7 +40,7 @@ function powerSteps({ system, site }: WorkFacts): StepDraft[] {
   const cautions: Caution[] = ['dry-hands', 'ground-fault'];
   if (site.outlet === 'switched') cautions.push('switched-outlet');
   if (site.outlet === 'none' || site.outlet === null) cautions.push('electrician');
-  if (system.tap.dispenser) cautions.push('heater-off');
+  if (system.tap.dispenser && !isAddedLamp(system)) cautions.push('heater-off');
   return [
     {
       code: 'power',

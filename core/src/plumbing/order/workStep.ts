@@ -1,8 +1,10 @@
 /** What is done, by its kind. The words are the contract's. */
 export const workCodes = [
   'ask-permission',
+  'prove-existing',
   'lay-out',
   'close-supply',
+  'isolate-existing',
   'relieve-pressure',
   'feed-valve-adapter',
   'feed-hose-adapter',
@@ -33,6 +35,7 @@ export const workCodes = [
   'mount-pump',
   'mount-permeate-pump',
   'mount-lamp',
+  'cut-product-line',
   'fit-branch',
   'run-tube',
   'power',
@@ -44,6 +47,8 @@ export type WorkCode = (typeof workCodes)[number];
 
 export type Tool =
   | 'gauge'
+  | 'tds-meter'
+  | 'measuring-jug'
   | 'bucket'
   | 'towel'
   | 'spanner'
@@ -96,7 +101,8 @@ export type Caution =
   | 'feed-closed'
   | 'no-metal-pipe'
   | 'frost'
-  | 'clearance';
+  | 'clearance'
+  | 'clearance-lamp';
 
 /** Parts that a step takes: a part's id in the system, or the role of a fitting. */
 export interface StepPart {

@@ -1,6 +1,8 @@
 import { isTanklessUnit, type SystemDesign } from '../../sizing/systemDesign.ts';
 import {
+  type AddedLamp,
   type InstalledSystem,
+  isAddedLamp,
   isUltravioletLine,
   type UltravioletLine,
 } from '../../ultraviolet/ultravioletLine.ts';
@@ -49,6 +51,7 @@ const usual = {
   gapUp: 0.8,
   gapDown: 0.7,
   branchValve: 0.15,
+  addedLamp: 0.4,
 } as const;
 
 /** Whether everything between the unit's ports was piped by its maker. */
@@ -78,7 +81,8 @@ export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints):
       });
     });
   };
-  if (isUltravioletLine(system)) layUltraviolet(system, joints, lay);
+  if (isAddedLamp(system)) layAdded(system, lay);
+  else if (isUltravioletLine(system)) layUltraviolet(system, joints, lay);
   else layMembrane(system, joints, lay);
   return runs;
 }
@@ -95,6 +99,17 @@ function layFeed(size: TubeSize, entry: string, { regulator, leakStop }: Joints,
     lay('feed', size, usual.toLeakStop, regulator ? 'regulator' : 'feed-valve', 'leak-stop');
   lay('feed', size, leakStop ? usual.fromLeakStop : usual.toUnit, last, entry);
 }
+
+/** The product line that is there is cut once; each of its ends gets a union, and the reactor stands between them. */
+const layAdded = ({ line }: AddedLamp, lay: Lay): void =>
+  lay(
+    'product',
+    sizeOfBore(line.innerDiameterMm),
+    usual.addedLamp,
+    'unit-union',
+    'lamp',
+    'tap-union',
+  );
 
 /** An ultraviolet line passes the tap's whole flow from the feed on. */
 function layUltraviolet({ prefilters, line }: UltravioletLine, joints: Joints, lay: Lay): void {

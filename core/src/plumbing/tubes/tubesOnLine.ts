@@ -4,7 +4,11 @@ import type { TubeRun } from './tubeRuns.ts';
 const leaves: Readonly<Record<string, readonly string[]>> = {
   tank: ['tank-tee'],
   membrane: ['product-tee', 'membrane'],
+  existing: ['unit-union'],
 };
+
+/** What stands where the line has its tap, when no tube goes to the tap itself: a dispenser, or a union in the tap's old tube. */
+const tapStands = ['dispenser', 'tap-union'];
 
 /**
  * Which tubes a stretch of the waterline stands for: the shortest way along the runs from one place to the next, each run on one
@@ -16,7 +20,9 @@ export function tubesOnLine<R extends TubeRun>(
   stretches: readonly (readonly [from: string, to: string])[],
 ): R[][] {
   const left = new Set(runs);
-  const found = stretches.map(([from, to]) => {
+  const tap = tapStands.find((place) => runs.some((run) => run.to === place)) ?? 'tap';
+  const ways = stretches.map(([from, to]) => ({ from, to: to === 'tap' ? tap : to }));
+  const found = ways.map(({ from, to }) => {
     const starts = (leaves[from] ?? [from]).filter((place) =>
       runs.some((run) => run.from === place),
     );
@@ -28,8 +34,8 @@ export function tubesOnLine<R extends TubeRun>(
     return own;
   });
   for (const run of left) {
-    const touched = stretches.findIndex(
-      ([from, to], i) =>
+    const touched = ways.findIndex(
+      ({ from, to }, i) =>
         from === run.from ||
         to === run.to ||
         to === run.from ||

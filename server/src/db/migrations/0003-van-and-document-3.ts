@@ -1,5 +1,6 @@
-import { starterCatalogue, upgradeDocument2 } from '@katharos/contract';
-import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
+import { upgradeDocument2 } from '@katharos/contract';
+import { DataTypes, type QueryInterface } from 'sequelize';
+import { addMissingFittings } from './addMissingFittings.ts';
 import { rewrite } from './rewrite.ts';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
@@ -31,37 +32,11 @@ export async function up(query: QueryInterface): Promise<void> {
   });
   await query.addColumn('photographs', 'step', { type: DataTypes.TEXT, allowNull: true });
   await rewrite(query, 'jobs', 'id', 'document', upgradeDocument2);
-  await addMissingParts(query);
+  await addMissingFittings(query);
 }
 
 export async function down(query: QueryInterface): Promise<void> {
   await query.dropTable('van_takings');
   await query.dropTable('van_stock');
   await query.removeColumn('photographs', 'step');
-}
-
-/** Firms that began before fittings were told apart get those that they have nothing for, behind their own parts. */
-async function addMissingParts(query: QueryInterface): Promise<void> {
-  const firms = await query.sequelize.query<{ id: string }>('select id from firms', {
-    type: QueryTypes.SELECT,
-  });
-  const parts = starterCatalogue.filter(({ kind }) => kind === 'fitting');
-  for (const { id } of firms) {
-    for (const part of parts) {
-      await query.sequelize.query(
-        `insert into parts (firm_id, part_id, position, part)
-         select :firm, :part, coalesce(max(position), 0) + 1, :value from parts where firm_id = :firm
-         having not coalesce(bool_or(part ->> 'role' = :role or part_id = :part), false)`,
-        {
-          replacements: {
-            firm: id,
-            part: part.id,
-            value: JSON.stringify(part),
-            role: part.kind === 'fitting' ? part.role : '',
-          },
-          type: QueryTypes.INSERT,
-        },
-      );
-    }
-  }
 }

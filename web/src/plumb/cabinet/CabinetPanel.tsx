@@ -1,5 +1,18 @@
-import { bodyName, cabinetSvg, type JobBrief, type Plumbing, reachWords } from '@katharos/contract';
-import { type Cabinet, fullTankKg, type InstalledSystem, isUltravioletLine } from '@katharos/core';
+import {
+  bodyName,
+  cabinetSvg,
+  type JobBrief,
+  type Plumbing,
+  reachWords,
+  remoteOf,
+} from '@katharos/contract';
+import {
+  type Cabinet,
+  fullTankKg,
+  type InstalledSystem,
+  isAddedLamp,
+  isUltravioletLine,
+} from '@katharos/core';
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -14,7 +27,6 @@ import { NoFitNotice } from './NoFitNotice.tsx';
 import { ObstacleTable } from './ObstacleTable.tsx';
 import { PlacePicker } from './PlacePicker.tsx';
 import { RemotePanel } from './RemotePanel.tsx';
-import { usePlaces } from './usePlaces.ts';
 
 interface Props {
   plumbing: Plumbing;
@@ -24,7 +36,8 @@ interface Props {
 
 /** Whether everything finds a place, to scale: in the cabinet, the next one, or elsewhere in the house. */
 export function CabinetPanel({ plumbing, system, brief }: Props) {
-  const { remote } = usePlaces();
+  const { document } = useJob();
+  const remote = remoteOf(document, system);
   return (
     <section className="panel" aria-label="Does it fit">
       <Group justify="space-between" mb="xs">
@@ -33,7 +46,7 @@ export function CabinetPanel({ plumbing, system, brief }: Props) {
         </Title>
         <CabinetActions plumbing={plumbing} />
       </Group>
-      <PlacePicker plumbing={plumbing} system={system} />
+      {!isAddedLamp(system) && <PlacePicker plumbing={plumbing} system={system} />}
       {remote ? (
         <RemotePanel plumbing={plumbing} system={system} brief={brief} />
       ) : plumbing.cabinet ? (

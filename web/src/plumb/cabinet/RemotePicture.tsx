@@ -1,5 +1,5 @@
 import type { Passage, ScheduledTube } from '@katharos/core';
-import { tubeFunctionNames } from '@katharos/contract';
+import { tubeFunctionNames, writeCut } from '@katharos/contract';
 import { useUnits } from '../../quantities/useUnits.ts';
 import styles from './RemotePicture.module.css';
 
@@ -14,8 +14,6 @@ interface Props {
 export function RemotePicture({ through, riseM, lines }: Props) {
   const { say, system } = useUnits();
   const floor = through === 'floor';
-  const cut = (m: number) =>
-    system === 'us' ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`;
   // Lines leave the sink side by side and come to the unit the same way.
   const at = (i: number) => (i - (lines.length - 1) / 2) * 26;
   const listed = lines
@@ -70,7 +68,7 @@ export function RemotePicture({ through, riseM, lines }: Props) {
       <g className={styles.words}>
         {lines.map((tube, i) => (
           <text key={tube.id} x="322" y={118 + 22 * i}>
-            {`${tube.label} ${tubeFunctionNames[tube.function].toLowerCase()}: ${cut(tube.cutM)} of ${tube.size}`}
+            {`${tube.label} ${tubeFunctionNames[tube.function].toLowerCase()}: ${writeCut(system, tube.cutM)} of ${tube.size}`}
           </text>
         ))}
         <text x="322" y="96">

@@ -1,9 +1,10 @@
 import type { JobBrief, Plumbing } from '@katharos/contract';
-import { type InstalledSystem, isUltravioletLine } from '@katharos/core';
+import { type InstalledSystem, isAddedLamp, isUltravioletLine } from '@katharos/core';
 import { SimpleGrid, Stack, Text } from '@mantine/core';
 import { Link } from 'react-router';
 import { useJob } from '../../job/useJob.ts';
 import { BranchesPanel } from './BranchesPanel.tsx';
+import { CutPanel } from './CutPanel.tsx';
 import { DrainPanel } from './DrainPanel.tsx';
 import { FeedPanel } from './FeedPanel.tsx';
 import { PowerPanel } from './PowerPanel.tsx';
@@ -19,6 +20,13 @@ interface Props {
 export function ConnectionsPanel({ plumbing, system, brief }: Props) {
   const { job } = useJob();
   const lit = isUltravioletLine(system);
+  if (isAddedLamp(system))
+    return (
+      <SimpleGrid cols={{ base: 1, md: 2 }}>
+        <CutPanel plumbing={plumbing} />
+        <PowerPanel plumbing={plumbing} system={system} />
+      </SimpleGrid>
+    );
   return (
     <>
       <SimpleGrid cols={{ base: 1, md: 2 }}>

@@ -4,6 +4,7 @@ import {
   placeName,
   type Plumbing,
   saddlePlaceWords,
+  writeMillimetres,
 } from '@katharos/contract';
 import {
   type DrainWay,
@@ -87,8 +88,7 @@ export function DrainPanel({ plumbing, system }: Props) {
 
 function Hole({ plumbing: { drain } }: { plumbing: Plumbing }) {
   const { system } = useUnits();
-  const mm = (value: number) =>
-    system === 'us' ? `${(value / 25.4).toFixed(2)} in` : `${Math.round(value)} mm`;
+  const mm = (value: number) => writeMillimetres(system, value);
   return (
     <Text data-testid="drain-hole">
       Hole {mm(drain.holeMm)}, {mm(drain.centreMm)} along the straight part

@@ -14,7 +14,7 @@ import { Remarks } from './Remarks.tsx';
 /** How the feed is taken off the cold supply: parts and steps follow. */
 export function FeedPanel({ plumbing: { feed, steps, parts } }: { plumbing: Plumbing }) {
   const { edit } = useJob();
-  const { say } = useUnits();
+  const { system } = useUnits();
   const step = steps.find(({ id }) => id === 'feed');
   return (
     <section className="panel" aria-label="Feed">
@@ -34,7 +34,7 @@ export function FeedPanel({ plumbing: { feed, steps, parts } }: { plumbing: Plum
       {feed.thread && <Text mt="xs">Thread of the valve: {feed.thread}.</Text>}
       {step && (
         <Text mt="xs">
-          {workWords(step, say).instruction} Takes: {stepParts(step, parts).join(', ')}.
+          {workWords(step, system).instruction} Takes: {stepParts(step, parts).join(', ')}.
         </Text>
       )}
       <Remarks lines={feed.remarks.map((remark) => feedRemarkWords[remark])} />

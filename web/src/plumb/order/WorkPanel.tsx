@@ -10,7 +10,7 @@ import styles from './Work.module.css';
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const { document, edit, stamp } = useJob();
-  const { say } = useUnits();
+  const { system } = useUnits();
   const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
   const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
@@ -52,7 +52,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
             window.document.getElementById(stepAnchor(next.id))?.scrollIntoView({ block: 'start' })
           }
         >
-          Next: {workWords(next, say).title}
+          Next: {workWords(next, system).title}
         </Button>
       )}
       {again.length > 0 && (

@@ -29,9 +29,9 @@ export const stepAnchor = (id: string): string => `step-${id}`;
 /** One step: open until it is done, then a line that opens again when it is asked. */
 export function WorkStepCard(props: StepProps) {
   const { step, parts, number, record, isDone, isNext, onTick, onUp, onDown } = props;
-  const { say } = useUnits();
+  const { system } = useUnits();
   const { document } = useJob();
-  const words = workWords(step, say);
+  const words = workWords(step, system);
   const [shown, setShown] = useState(false);
   const note = document.plumb.notes?.[step.id];
   return (

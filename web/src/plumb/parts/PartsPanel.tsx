@@ -1,4 +1,10 @@
-import { checkVan, partsCsv, type Plumbing, type VanCheck } from '@katharos/contract';
+import {
+  checkVan,
+  partsCsv,
+  type Plumbing,
+  type VanCheck,
+  writeQuantity,
+} from '@katharos/contract';
 import { Button, Checkbox, Group, Skeleton, Table, Text, Title } from '@mantine/core';
 import { troubleOf, useVanQuery } from '../../app/api.ts';
 import { useJob } from '../../job/useJob.ts';
@@ -64,7 +70,6 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
   const { isTicked, tick } = useTicks();
   const total = check.lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
   const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
-  const amount = (value: number, unit: 'piece' | 'm') => `${value}${unit === 'm' ? ' m' : ''}`;
   return (
     <WideTable minWidth={560} label="Parts, scrolls sideways">
       <Table verticalSpacing={4}>
@@ -91,17 +96,17 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                   styles={{ body: { minHeight: 36, alignItems: 'center' } }}
                 />
               </Table.Td>
-              <Table.Td ta="right">{amount(line.quantity, line.unit)}</Table.Td>
+              <Table.Td ta="right">{writeQuantity(line.quantity, line.unit)}</Table.Td>
               <Table.Td ta="right">
                 {!known
                   ? '–'
                   : line.taken > 0
-                    ? `${amount(line.taken, line.unit)} taken`
-                    : amount(line.held, line.unit)}
+                    ? `${writeQuantity(line.taken, line.unit)} taken`
+                    : writeQuantity(line.held, line.unit)}
               </Table.Td>
               <Table.Td ta="right">
                 {line.missing > 0 && (
-                  <span className="mark warn">{amount(line.missing, line.unit)}</span>
+                  <span className="mark warn">{writeQuantity(line.missing, line.unit)}</span>
                 )}
               </Table.Td>
               <Table.Td ta="right">

@@ -1,4 +1,4 @@
-import { holePlanSvg, type Plumbing } from '@katharos/contract';
+import { holePlanSentence, holePlanSvg, type Plumbing } from '@katharos/contract';
 import { Button } from '@mantine/core';
 import { SvgPicture, svgAddress } from '../../quantities/SvgPicture.tsx';
 import styles from './Sheet.module.css';
@@ -10,11 +10,7 @@ export function HolePlan({ holes }: { holes: Plumbing['holes'] }) {
   return (
     <section className={styles.page}>
       <h2>Holes, one to one</h2>
-      <p>
-        {holes.length === 0
-          ? 'Nothing is drilled at the counter or the waste.'
-          : 'Print at 100 %. The line must measure 100 mm, or the plan is no good.'}
-      </p>
+      <p>{holePlanSentence(holes)}</p>
       <SvgPicture
         svg={svg}
         label={holes.length === 0 ? 'Hole plan: none' : `Hole plan: ${listed}`}

@@ -1,21 +1,22 @@
 import {
   cabinetSvg,
   cautionWords,
-  checkVan,
   type CheckedLine,
+  checkVan,
   codesCaveat,
   colourWords,
   type Job,
   placeName,
   type Plumbing,
   type Session,
-  sayIn,
   stepParts,
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
   type Van,
   workWords,
+  writeCut,
+  writeQuantity,
 } from '@katharos/contract';
 import { toolsOf } from '@katharos/core';
 import { Button } from '@mantine/core';
@@ -35,12 +36,10 @@ interface Props {
 
 /** All that one person needs, kneeling: order of work, tubes, parts, tools, labels, and the holes at one to one. */
 export function JobSheet({ job, firm, plumbing, van }: Props) {
-  const say = sayIn(firm.settings.units);
   const { customer, plumb } = job.document;
   const { steps, tubes, drain, parts } = plumbing;
   const cabinet = cabinetSvg(plumbing);
-  const us = firm.settings.units === 'us';
-  const cut = (m: number) => (us ? `${Math.ceil(m / 0.0254)} in` : `${Math.ceil(m * 100)} cm`);
+  const { units } = firm.settings;
   return (
     <article className={styles.sheet} aria-label="Job sheet" tabIndex={0}>
       <header className={styles.head}>
@@ -61,7 +60,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
       <h2>Order of work</h2>
       <ol className={styles.steps}>
         {steps.map((step) => {
-          const words = workWords(step, say);
+          const words = workWords(step, units);
           const record = plumb.done?.[step.id];
           return (
             <li key={step.id}>
@@ -118,7 +117,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
               <td>{tube.size}</td>
               <td>{tube.colour ? colourWords[tube.colour] : '–'}</td>
               <td>
-                {cut(tube.cutM)}
+                {writeCut(units, tube.cutM)}
                 {tube.known === 'usual' ? ' (usual)' : ''}
               </td>
               <td>{[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; ')}</td>
@@ -144,7 +143,6 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
 
 /** What goes into the van, and what of it has to be bought; without the van's count the list alone. */
 function Parts({ lines, plumbing }: { lines: readonly CheckedLine[] | null; plumbing: Plumbing }) {
-  const amount = (value: number, unit: 'piece' | 'm') => `${value}${unit === 'm' ? ' m' : ''}`;
   return (
     <table aria-label="Parts">
       <thead>
@@ -158,9 +156,11 @@ function Parts({ lines, plumbing }: { lines: readonly CheckedLine[] | null; plum
         {plumbing.parts.map((line, i) => (
           <tr key={line.key}>
             <td>{line.name}</td>
-            <td>{amount(line.quantity, line.unit)}</td>
+            <td>{writeQuantity(line.quantity, line.unit)}</td>
             {lines && (
-              <td>{lines[i]!.missing > 0 ? amount(lines[i]!.missing, line.unit) : 'in the van'}</td>
+              <td>
+                {lines[i]!.missing > 0 ? writeQuantity(lines[i]!.missing, line.unit) : 'in the van'}
+              </td>
             )}
           </tr>
         ))}

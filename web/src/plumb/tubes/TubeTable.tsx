@@ -3,9 +3,10 @@ import {
   inUnits,
   placeName,
   type QuantityField,
+  routeRangeM,
   tubeEndNames,
   tubeFunctionNames,
-  routeRangeM,
+  writeCut,
 } from '@katharos/contract';
 import {
   mostTubeLossBar,
@@ -69,7 +70,6 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
           </Table.Thead>
           <Table.Tbody>
             {tubes.map((run) => {
-              const cut = run.cutM;
               return (
                 <Table.Tr key={run.id}>
                   <Table.Td>{run.label}</Table.Td>
@@ -77,9 +77,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                     {placeName(run.from)} – {placeName(run.to)}
                   </Table.Td>
                   <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
-                    {system === 'metric'
-                      ? `${Math.ceil(cut * 100)} cm`
-                      : `${Math.ceil(cut / 0.0254)} in`}
+                    {writeCut(system, run.cutM)}
                   </Table.Td>
                   <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
                   <Table.Td>
