@@ -83,7 +83,7 @@ export {
   type DisinfectantCapacity,
 } from './carbon/carbonLife.ts';
 export * from './ultraviolet/ultravioletLine.ts';
-export { ultravioletDose, ultravioletLimits } from './ultraviolet/ultravioletDose.ts';
+export { productDose, ultravioletDose, ultravioletLimits } from './ultraviolet/ultravioletDose.ts';
 export {
   type NodeKind,
   waterline,

@@ -3,8 +3,6 @@ import { judge, partsOf } from '@katharos/core';
 import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
-  enter,
-  plumbView,
   saved,
   signIn,
   sizedByTheCore,
@@ -152,26 +150,6 @@ test('an agreed system holds still, and its proposal reads in plain words and as
   await page.getByRole('link', { name: 'Back to the job' }).click();
   await page.getByRole('button', { name: 'Open the agreement' }).click();
   await expect(page.getByRole('button', { name: 'Customer agreed' })).toBeVisible();
-});
-
-test('a lamp without a membrane goes from the size to its certificate', async ({ page }) => {
-  await sized(page, 'Lamp alone', { ...fair, hardness: '10', highestPressure: '4.4' });
-  await sizeView(page, 'Compare').click();
-  await page.getByRole('button', { name: 'Use the lamp alone' }).click();
-  await expect(figure(page, 'dose')).toContainText('mJ/cm²');
-  await expect(page.getByText('Not read, and a lamp depends on it')).toBeVisible();
-  await stage(page, 'Plumb').click();
-  await plumbView(page, 'Parts').click();
-  await expect(page.getByRole('region', { name: 'Parts' })).toContainText('ultraviolet lamp');
-  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
-  await expect(page.getByRole('list', { name: 'All steps' })).toContainText('Run the line clear');
-  await stage(page, 'Verify').click();
-  await enter(page, 'Product flow', '2 L/min');
-  await expect(page.getByText('The dose is enough')).toBeVisible();
-  await page.getByRole('link', { name: 'Go on to the certificate' }).click();
-  await expect(page.getByRole('article', { name: 'Certificate' })).toContainText(
-    'Verification of an ultraviolet drinking line',
-  );
 });
 
 test('what the firm holds its systems to is kept, used, and can be taken back', async ({

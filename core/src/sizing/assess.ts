@@ -1,6 +1,7 @@
 import { concentrateLsi } from '../carbonate/concentrateLsi.ts';
 import { permeatePh } from '../carbonate/permeatePh.ts';
 import type { TankPart } from '../catalogue/parts.ts';
+import { divalentPassage } from '../membrane/divalentPassage.ts';
 import { type Outcome, succeed } from '../outcome.ts';
 import { netDrivingPressure } from '../readings/normalise.ts';
 import type { OperatingPoint } from '../system/operatingPoint.ts';
@@ -180,8 +181,7 @@ function finish(water: FeedWater, hydraulic: Hydraulic): Outcome<Assessment> {
   const product = {
     productCo2MgL: ph.value.co2MgL,
     productAlkalinityMgL: alkalinityMgL * passage,
-    // Divalent calcium passes a polyamide membrane a third as readily as the salts on the whole (typical, never a promise).
-    productHardnessMgL: (hardnessMgL * passage) / 3,
+    productHardnessMgL: hardnessMgL * divalentPassage(passage),
   };
   return succeed({
     water,

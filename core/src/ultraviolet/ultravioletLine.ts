@@ -8,6 +8,7 @@ import {
   type ProductLine,
   type SystemDesign,
 } from '../sizing/systemDesign.ts';
+import { divalentPassage } from '../membrane/divalentPassage.ts';
 import { rejectionGrades } from '../verify/verdict.ts';
 import {
   productDose,
@@ -121,8 +122,8 @@ export function lampAt(
 type LampWater = Omit<LampFeed, 'existing'> & { rejectionAhead: number | null };
 
 /**
- * Product of the system ahead: hardness and metals pass a membrane less than the dissolved solids do as a whole, so its passage of
- * those is an upper estimate; what was not read is held back by a membrane that works.
+ * Product of the system ahead. What was not read is held back by a membrane that works; one that lets too much through holds back
+ * nothing that can be relied on.
  */
 function productOf(
   feed: LampFeed,
@@ -131,11 +132,12 @@ function productOf(
 ): LampWater {
   const passage = water.tdsMgL > 0 ? Math.min(tdsMgL / water.tdsMgL, 1) : 1;
   const works = 1 - passage >= rejectionGrades.marginal;
-  const passed = (mgL: number | null) => (mgL === null ? (works ? 0 : null) : mgL * passage);
+  const passed = <T extends number | null>(mgL: T) =>
+    works ? (mgL ?? 0) * divalentPassage(passage) : mgL;
   return {
     ironMgL: passed(feed.ironMgL),
     manganeseMgL: passed(feed.manganeseMgL),
-    hardnessMgL: feed.hardnessMgL * passage,
+    hardnessMgL: passed(feed.hardnessMgL),
     transmittance: works ? productTransmittance : feed.transmittance,
     rejectionAhead: 1 - passage,
   };

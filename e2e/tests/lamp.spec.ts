@@ -1,0 +1,126 @@
+import { starterCatalogue, writeNumber } from '@katharos/contract';
+import { partsOf, productDose, ultravioletLimits } from '@katharos/core';
+import { expect, type Page, test } from '@playwright/test';
+import {
+  beginJob,
+  enter,
+  plumbView,
+  saved,
+  signIn,
+  sizeView,
+  stage,
+  takeSurvey,
+  type Typed,
+} from '../support/job.ts';
+
+const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
+const dose = (page: Page) => page.getByTestId('dose').locator('.figure-value');
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+});
+
+async function compared(page: Page, name: string, typed: Typed): Promise<void> {
+  await beginJob(page, name);
+  await takeSurvey(page, typed);
+  await saved(page);
+  await stage(page, 'Size').click();
+  await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
+  await sizeView(page, 'Compare').click();
+}
+
+test('a lamp without a membrane goes from the size to its certificate', async ({ page }) => {
+  await compared(page, 'Lamp alone', { ...fair, hardness: '10', highestPressure: '4.4' });
+  await page.getByRole('button', { name: 'Use the lamp alone' }).click();
+  await expect(dose(page)).toContainText('mJ/cm²');
+  await expect(page.getByText('Not read, and a lamp depends on it')).toBeVisible();
+  await stage(page, 'Plumb').click();
+  await plumbView(page, 'Parts').click();
+  await expect(page.getByRole('region', { name: 'Parts' })).toContainText('ultraviolet lamp');
+  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+  await expect(page.getByRole('list', { name: 'All steps' })).toContainText('Run the line clear');
+  await stage(page, 'Verify').click();
+  await enter(page, 'Product flow', '2 L/min');
+  await expect(page.getByText('The dose is enough')).toBeVisible();
+  await page.getByRole('link', { name: 'Go on to the certificate' }).click();
+  await expect(page.getByRole('article', { name: 'Certificate' })).toContainText(
+    'Verification of an ultraviolet drinking line',
+  );
+});
+
+test('a lamp is added to a system that is there: from its readings at the tap to the certificate', async ({
+  page,
+}) => {
+  await compared(page, 'Lamp added', { ...fair, hardness: '240' });
+  const offer = page.getByRole('button', { name: 'Add a lamp to it' });
+  await expect(offer).toBeDisabled();
+  await page.getByText('Say what is there').getByRole('link', { name: 'the survey' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Reverse osmosis there already' })
+    .getByText('With a tank')
+    .click();
+  await enter(page, 'Flow at its tap', '1.8 L/min');
+  await enter(page, 'TDS of its product', '30');
+  await saved(page);
+  await stage(page, 'Size').click();
+  await sizeView(page, 'Compare').click();
+  await offer.click();
+  const lamps = partsOf(starterCatalogue, 'lamp');
+  const enough = lamps.filter((one) => productDose(one, 108) >= ultravioletLimits.doseMjCm2);
+  const lamp = enough.sort((a, b) => a.price - b.price)[0]!;
+  await expect(page.getByText('A lamp added to the system that is there')).toContainText(lamp.name);
+  await expect(dose(page)).toContainText(writeNumber(productDose(lamp, 108), 0));
+  await expect(page.getByText('The membrane ahead holds back')).toBeVisible();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Waterline' })).toContainText('System there');
+
+  await stage(page, 'Plumb').click();
+  const work = page.getByRole('region', { name: 'Order of work' });
+  const titles = [
+    'Prove the system that is there',
+    'Lay everything out',
+    'Shut off the feed and the tank',
+    'Take the pressure off',
+    'Mount the lamp',
+    'Open the product line',
+    'Tube 1: Union at the system there to Ultraviolet',
+    'Tube 2: Ultraviolet to Union in the tap’s tube',
+    'Label the tubes',
+    'Tug test',
+    'Power',
+    'Clear up',
+  ];
+  const items = work.getByRole('listitem');
+  await expect(items).toHaveCount(titles.length);
+  for (const [i, title] of titles.entries()) await expect(items.nth(i)).toContainText(title);
+  await plumbView(page, 'Connections').click();
+  await expect(page.getByRole('region', { name: 'The cut' })).toContainText('2 × Union 1/4"');
+  await expect(page.getByRole('region', { name: 'Drain' })).toBeHidden();
+  await plumbView(page, 'Parts').click();
+  const parts = page.getByRole('region', { name: 'Parts' });
+  await expect(parts).toContainText(lamp.name);
+  await expect(parts).not.toContainText('saddle');
+  await page.getByRole('link', { name: 'Job sheet' }).click();
+  const sheet = page.getByRole('article', { name: 'Job sheet' });
+  await expect(sheet).toContainText('Nothing is drilled at the counter or the waste.');
+  const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
+  expect((await page.request.get(href!)).headers()['content-type']).toBe('application/pdf');
+  await page.goBack();
+
+  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+  const flush = page.getByRole('list', { name: 'All steps' });
+  for (const title of ['Open the system again', 'Fill the reactor', 'Compare the flow'])
+    await expect(flush).toContainText(title);
+  await stage(page, 'Verify').click();
+  await enter(page, 'Product flow', '1.7 L/min');
+  await expect(page.getByText('Still to read: feed TDS, product TDS.')).toBeVisible();
+  await enter(page, 'Feed TDS', '410');
+  await enter(page, 'Product TDS', '150');
+  await expect(page.getByText('Not good enough yet')).toBeVisible();
+  await enter(page, 'Product TDS', '28');
+  await expect(page.getByText('The dose is enough')).toBeVisible();
+  await page.getByRole('link', { name: 'Go on to the certificate' }).click();
+  const certificate = page.getByRole('article', { name: 'Certificate' });
+  await expect(certificate).toContainText('Verification of an ultraviolet lamp added to a system');
+  await expect(certificate).toContainText('holds back 93 %');
+});
