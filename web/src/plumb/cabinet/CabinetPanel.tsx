@@ -112,10 +112,10 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
         <NoFitNotice plumbing={plumbing} cabinet={cabinet} system={system} brief={brief} />
       )}
       <Text size="sm" c="dimmed" my="xs">
-        Drag, or pick a thing and use the arrow keys (Shift for a centimetre; R lays a tank down).
-        Dashed: room for service{door ? ', and the door’s opening' : ''}. Cabinet{' '}
-        {say('length', cabinet.width)} wide, {say('length', cabinet.height)} high,{' '}
-        {say('length', cabinet.depth)} deep.
+        Drag, or pick a thing and use the arrow keys (Shift for a centimetre
+        {tank ? '; R lays a tank down' : ''}). Dashed: room for service
+        {door ? ', and the door’s opening' : ''}. Cabinet {say('length', cabinet.width)} wide,{' '}
+        {say('length', cabinet.height)} high, {say('length', cabinet.depth)} deep.
         {tank && ` The full tank weighs about ${Math.round(fullTankKg(tank.volumeL))} kg.`}
       </Text>
       <SimpleGrid cols={{ base: 1, md: 2 }}>
