@@ -22,7 +22,6 @@ import {
   type TapHole,
   tapHole,
   toCore,
-  type TubeRun,
   tubeRuns,
   tubeSchedule,
   waterline,
@@ -78,7 +77,7 @@ export function plumbingOf(
   const tubes = tubeSchedule(system, {
     joints,
     routes: routesOf(document),
-    positions: positionsOf(remoteOf(document, system), tubeRuns(system, joints), plan, drain),
+    positions: positionsOf(document, system, plan, joints),
     sizes: plumb.sizes ?? {},
     colours: plumb.colours ?? {},
     flows: flowsOf(system, today, lampFeedOf(document.survey, today.hardnessMgL)),
@@ -132,20 +131,22 @@ export const routesOf = (document: JobDocument): Record<string, number> =>
 
 /** Routes that follow from where things stand: in the cabinet and the next one, or through floor or wall. */
 function positionsOf(
-  remote: JobDocument['plumb']['remote'],
-  runs: readonly TubeRun[],
+  document: JobDocument,
+  system: InstalledSystem,
   { cabinet, placed, obstacles, next }: CabinetPlan,
-  drain: DrainHole,
+  joints: Joints,
 ): Record<string, number> {
+  const runs = tubeRuns(system, joints);
+  const remote = remoteOf(document, system);
   if (remote) {
-    const passing = runs.filter((run) => passesWall(run, drain.way));
+    const passing = runs.filter((run) => passesWall(run, joints.drain));
     return Object.fromEntries(passing.map(({ id }) => [id, remote.lengthM]));
   }
   if (!cabinet) return {};
   const beside: Placed[] = next?.tank
     ? [{ ...next.tank, x: cabinet.width + panelM + next.tank.x }]
     : [];
-  return routesByPosition(runs, cabinet, [...placed, ...beside], obstacles);
+  return routesByPosition(system, runs, { cabinet, placed: [...placed, ...beside], obstacles });
 }
 
 /** Flow through each kind of tube while water is made and drawn. */

@@ -3,6 +3,7 @@ import type {
   DesignFamily,
   Exclusion,
   NodeKind,
+  ScheduledTube,
   TubeEnd,
   TubeFunction,
 } from '@katharos/core';
@@ -90,6 +91,13 @@ export const tubeEndNames: Record<TubeEnd, string> = {
   barb: 'barb of the air gap',
   saddle: 'drain saddle, cut at 45°',
   open: 'open over an air break',
+};
+
+/** Where a tube's length comes from. */
+export const routeWords: Record<ScheduledTube['known'], string> = {
+  measured: 'measured',
+  'by-position': 'from port to port',
+  usual: 'usual length',
 };
 
 /** Places that stand on no waterline. */

@@ -122,6 +122,7 @@ const bodyNames: Record<string, string> = {
   bin: 'Bin',
   shelf: 'Shelf',
   pipes: 'Pipes',
+  'stop-valve': 'Stop valve',
   'other-unit': 'Unit there',
   'other-tank': 'Tank there',
   cabinet: 'the cabinet’s walls',
@@ -143,6 +144,7 @@ export const obstacleKinds = [
   'bin',
   'shelf',
   'pipes',
+  'stop-valve',
   'other-unit',
   'other-tank',
 ] as const;

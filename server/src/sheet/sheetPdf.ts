@@ -14,6 +14,7 @@ import {
   type Plumbing,
   plumbingOf,
   type Session,
+  routeWords,
   stepParts,
   toolNames,
   tubeEndNames,
@@ -156,7 +157,12 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           tubeFunctionNames[tube.function],
           tube.size,
           tube.colour ? colourWords[tube.colour] : '–',
-          { text: writeCut(units, tube.cutM), noWrap: true },
+          {
+            stack: [
+              { text: writeCut(units, tube.cutM), noWrap: true },
+              ...(tube.known === 'usual' ? [{ text: routeWords.usual, color: quiet }] : []),
+            ],
+          },
           [...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; '),
           String(tube.lockClips),
         ]),

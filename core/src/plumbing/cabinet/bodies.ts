@@ -19,6 +19,13 @@ const usual = {
   leakStop: { width: 0.1, height: 0.06, depth: 0.08 },
 } as const;
 
+/** Levels within a unit of housings, m above its foot: the housings, their heads' ports, and each row of elements on top. Defaults. */
+export const housedUnit = {
+  housingM: usual.housing.height,
+  headM: usual.housing.height - 0.04,
+  elementM: usual.element.height,
+} as const;
+
 /** A pump that touches a wall hums through the whole kitchen: it stands this far off everything, m. Default. */
 const pumpGapM = 0.015;
 

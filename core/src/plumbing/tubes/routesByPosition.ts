@@ -1,52 +1,92 @@
+import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import {
+  bodyPort,
+  housedUnitPort,
+  pipedUnitPort,
+  type Port,
+  type TubeEndAt,
+} from '../cabinet/ports.ts';
 import type { Cabinet, Obstacle, Placed } from '../cabinet/placing.ts';
-import type { TubeRun } from './tubeRuns.ts';
-
-/** Where tubes begin and end under a sink, m. */
-type Port = readonly [x: number, y: number, z: number];
+import { isMakerPiped, type TubeRun } from './tubeRuns.ts';
 
 /** Tube does not run straight along edges: corners and bends take this much more. Default. */
 const bends = 1.1;
-/** Where the stop valve of the cold supply usually stands. Default, as a share of width and height. */
+/** Tube that leaves one port and turns into the next is at least this long, m: a tighter bend kinks. Default. */
+const shortestM = 0.12;
+/** Where the stop valve of the cold supply usually stands, as a share of width and height, until it is measured. Default. */
 const valveAt = { x: 0.3, y: 0.5 } as const;
 
 const ownBody = new Set(['tank', 'pump', 'lamp', 'permeate-pump', 'leak-stop']);
-/** Places at the counter and beyond the cabinet. */
-const leavesUnit =
-  /^(tap|dispenser|air-gap|tee-.*|valve-.*|refrigerator|ice-maker|second-tap|machine)$/;
+/** Places at the counter and beyond the cabinet, and those in a line that is there. */
+const outside =
+  /^(tap|dispenser|air-gap|tee-.*|valve-.*|refrigerator|ice-maker|second-tap|machine|(unit|tap)-union)$/;
+
+interface Standing {
+  cabinet: Cabinet;
+  placed: readonly Placed[];
+  obstacles: readonly Obstacle[];
+}
 
 /**
- * Lengths of the runs that cross the cabinet, from where their ends stand: along edges, as tube is laid, with a tenth more for bends.
- * Runs within the unit and to places outside the cabinet are not among them.
+ * Lengths of the runs whose ends both stand in the cabinet, from port to port: along edges, as tube is laid, with a tenth more for
+ * bends, rounded up to a centimetre. Runs to places outside the cabinet are not among them, nor is a regulator's, which screws onto
+ * the stop valve. Lengths in m; errors: none.
  */
 export function routesByPosition(
+  system: InstalledSystem,
   runs: readonly TubeRun[],
-  cabinet: Cabinet,
-  placed: readonly Placed[],
-  obstacles: readonly Obstacle[],
+  standing: Standing,
 ): Record<string, number> {
-  const top = (id: string): Port | null => {
-    const box = placed.find((one) => one.id === id);
-    return box ? [box.x + box.width / 2, box.y + box.height, box.z + box.depth / 2] : null;
-  };
-  const trap = obstacles.find(({ id }) => id === 'trap');
-  const port = (node: string): Port | null => {
-    // A regulator screws onto the valve.
-    if (node === 'feed-valve' || node === 'regulator')
-      return [valveAt.x * cabinet.width, valveAt.y * cabinet.height, 0];
-    if (node === 'drain') {
-      return trap
-        ? [trap.x + trap.width / 2, trap.y + trap.height / 2, trap.z + trap.depth / 2]
-        : [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
-    }
-    if (ownBody.has(node)) return top(node);
-    return leavesUnit.test(node) ? null : top('unit');
-  };
+  const unit = unitOf(system);
   return Object.fromEntries(
-    runs.flatMap((run): [string, number][] => {
-      const [from, to] = [port(run.from), port(run.to)];
-      if (!from || !to || run.function === 'unit') return [];
-      const length = from.reduce<number>((sum, place, i) => sum + Math.abs(place - to[i]!), 0);
-      return length > 0.05 ? [[run.id, Math.ceil(length * bends * 100) / 100]] : [];
+    runs.flatMap(({ id, from, to, function: role }): [string, number][] => {
+      const start = portAt({ place: from, comesIn: false, function: role }, unit, standing);
+      const end = portAt({ place: to, comesIn: true, function: role }, unit, standing);
+      if (!start || !end || to === 'regulator') return [];
+      const apart = start.reduce<number>((sum, place, i) => sum + Math.abs(place - end[i]!), 0);
+      return [[id, Math.max(Math.ceil(apart * bends * 100 - 1e-6) / 100, shortestM)]];
     }),
   );
+}
+
+type Unit = 'piped' | 'housed' | 'housed-in-series';
+
+const unitOf = (system: InstalledSystem): Unit =>
+  isUltravioletLine(system)
+    ? 'housed'
+    : isMakerPiped(system)
+      ? 'piped'
+      : system.arrangement === 'series'
+        ? 'housed-in-series'
+        : 'housed';
+
+function portAt(end: TubeEndAt, kind: Unit, standing: Standing): Port | null {
+  const { cabinet, placed, obstacles } = standing;
+  const { place } = end;
+  if (place === 'feed-valve' || place === 'regulator')
+    return (
+      middleOf(obstacles, 'stop-valve') ?? [
+        valveAt.x * cabinet.width,
+        valveAt.y * cabinet.height,
+        0,
+      ]
+    );
+  if (place === 'drain')
+    return middleOf(obstacles, 'trap') ?? [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
+  if (outside.test(place)) return null;
+  const unit = placed.find(({ id }) => id === 'unit') ?? null;
+  if (ownBody.has(place)) {
+    const box = placed.find(({ id }) => id === place);
+    // What the maker built in has no place of its own.
+    return box ? bodyPort(end, box, unit) : null;
+  }
+  if (!unit) return null;
+  return kind === 'piped'
+    ? pipedUnitPort(end, unit)
+    : housedUnitPort(end, unit, kind === 'housed-in-series');
+}
+
+function middleOf(obstacles: readonly Obstacle[], id: string): Port | null {
+  const box = obstacles.find((one) => one.id === id);
+  return box ? [box.x + box.width / 2, box.y + box.height / 2, box.z + box.depth / 2] : null;
 }

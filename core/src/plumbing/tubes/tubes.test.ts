@@ -3,18 +3,13 @@ import { branchTo, flows } from '../../test/plumbingSamples.ts';
 import { assess } from '../../sizing/assess.ts';
 import { newMembrane } from '../../sizing/systemDesign.ts';
 import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
-import { bodiesOf } from '../cabinet/bodies.ts';
-import { placeBodies } from '../cabinet/placing.ts';
 import type { DrainWay } from '../connections/drainHole.ts';
 import { cutLength, serviceSlackM } from './cutLength.ts';
 import { passesWall } from './passesWall.ts';
 import { remoteLines } from './remoteLines.ts';
-import { routesByPosition } from './routesByPosition.ts';
 import { tubeRuns } from './tubeRuns.ts';
 import { mostTubeLossBar, tubeSchedule } from './tubeSchedule.ts';
 import { boreMm } from './tubeSize.ts';
-
-const cabinet = { width: 0.8, height: 0.7, depth: 0.5 };
 
 describe('tube runs', () => {
   test('of a tank unit go from the street to the tap without a gap', () => {
@@ -63,34 +58,6 @@ test('the wider tube costs less pressure, and a run’s loss is the tube’s own
   const [feed] = tubeSchedule(tankDesign, { routes: {}, colours: {}, flows, temperatureC: 15 });
   expect(feed!.lossBar['3/8"']).toBeLessThan(feed!.lossBar['1/4"'] / 4);
   expect(feed).toMatchObject({ label: 1, known: 'usual', colour: null });
-});
-
-test('a route by position is at least the way between its ends, and a measured one comes before it', () => {
-  const bodies = bodiesOf(tankDesign, true);
-  const trap = { id: 'trap', x: 0.3, y: 0.3, z: 0.05, width: 0.2, height: 0.4, depth: 0.2 };
-  const { placed } = placeBodies(bodies, cabinet, [trap]);
-  const runs = tubeRuns(tankDesign);
-  const positions = routesByPosition(runs, cabinet, placed, [trap]);
-  expect(Object.keys(positions)).toEqual(
-    expect.arrayContaining(['feed-valve>prefilter-1', 'restrictor>drain', 'tank-tee>tank']),
-  );
-  const [unit, tank] = ['unit', 'tank'].map((id) => placed.find((one) => one.id === id)!);
-  const apart = Math.abs(unit!.x + unit!.width / 2 - (tank!.x + tank!.width / 2));
-  expect(positions['tank-tee>tank']).toBeGreaterThanOrEqual(apart);
-  const routes = { 'restrictor>drain': 0.7 };
-  const schedule = tubeSchedule(tankDesign, {
-    routes,
-    positions,
-    colours: {},
-    flows,
-    temperatureC: 15,
-  });
-  const known = Object.fromEntries(schedule.map((tube) => [tube.id, tube.known]));
-  expect(known).toMatchObject({
-    'restrictor>drain': 'measured',
-    'tank-tee>tank': 'by-position',
-    'shutoff>membrane': 'usual',
-  });
 });
 
 describe('sizes', () => {

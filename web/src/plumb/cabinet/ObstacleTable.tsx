@@ -44,7 +44,7 @@ export function ObstacleTable({
         {document.plumb.obstacles
           ? 'As measured.'
           : 'As it usually is; measure what is really there.'}{' '}
-        All in {unit}.
+        Tubes are reckoned to the trap and from the stop valve, if one is entered. All in {unit}.
       </Text>
       <WideTable minWidth={700} label="What is in the way, scrolls sideways">
         <Table verticalSpacing={4}>

@@ -9,6 +9,7 @@ import {
   placeName,
   type Plumbing,
   type Session,
+  routeWords,
   stepParts,
   toolNames,
   tubeEndNames,
@@ -118,7 +119,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
               <td>{tube.colour ? colourWords[tube.colour] : '–'}</td>
               <td>
                 {writeCut(units, tube.cutM)}
-                {tube.known === 'usual' ? ' (usual)' : ''}
+                {tube.known === 'usual' ? `, ${routeWords.usual}` : ''}
               </td>
               <td>{[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; ')}</td>
               <td>{tube.lockClips}</td>

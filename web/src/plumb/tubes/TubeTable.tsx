@@ -4,6 +4,7 @@ import {
   placeName,
   type QuantityField,
   routeRangeM,
+  routeWords,
   tubeEndNames,
   tubeFunctionNames,
   writeCut,
@@ -34,7 +35,7 @@ const routeField: QuantityField = {
   outside: 'Measure along the way the tube will take; check the unit.',
 };
 
-/** Every tube: from, to, what it carries, how long it is cut. Measured routes replace the usual ones. */
+/** Every tube: from, to, what it carries, how long it is cut. Measured routes replace those by position, and those the usual ones. */
 export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
   const { say, system } = useUnits();
@@ -118,6 +119,9 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                         })
                       }
                     />
+                    <Text size="xs" c="dimmed">
+                      {routeWords[run.known]}
+                    </Text>
                   </Table.Td>
                   <Table.Td>
                     <Text size="sm">

@@ -1,0 +1,83 @@
+import type { TubeFunction } from '../tubes/tubeRuns.ts';
+import { housedUnit } from './bodies.ts';
+import type { Box, Placed } from './placing.ts';
+
+/** Where a tube begins or ends, m: x from the left wall, y from the floor, z from the back wall. */
+export type Port = readonly [x: number, y: number, z: number];
+
+/** One end of a tube at a place: whether the water comes in there, and what it is. */
+export interface TubeEndAt {
+  place: string;
+  comesIn: boolean;
+  function: TubeFunction;
+}
+
+/** Where within a box, as shares of its width, height and depth. */
+const within = (box: Box, x: number, y: number, z = 0.5): Port => [
+  box.x + x * box.width,
+  box.y + y * box.height,
+  box.z + z * box.depth,
+];
+
+/**
+ * Port of a body that stands by itself, as these are made: a reactor's inlet below and its outlet above, a pump's and a leak stop's at
+ * their ends, a tank's nipple on top, or at its end when it lies.
+ */
+export function bodyPort({ place, comesIn }: TubeEndAt, box: Placed, unit: Box | null): Port {
+  switch (place) {
+    case 'lamp':
+      return within(box, 0.5, comesIn ? 0 : 1);
+    case 'tank': {
+      if (!box.lies) return within(box, 0.5, 1);
+      // Laid down with its valve towards the unit.
+      const unitIsLeft = unit !== null && unit.x + unit.width / 2 < box.x + box.width / 2;
+      return within(box, unitIsLeft ? 0 : 1, 0.5);
+    }
+    default:
+      return within(box, comesIn ? 0 : 1, 0.5);
+  }
+}
+
+/** Ports of a unit that its maker piped: in a row at the top of its back, feed, drain, product. */
+const pipedRow: Readonly<Partial<Record<TubeFunction, number>>> = { feed: 0.25, drain: 0.5 };
+
+export const pipedUnitPort = ({ function: role }: TubeEndAt, box: Box): Port =>
+  within(box, pipedRow[role] ?? 0.75, 0.9, 0);
+
+/**
+ * Port of a housed unit. Feed goes through the housings' heads from left to right and up to the elements' caps on the right; product
+ * and drain come out of them on the left, where their fittings hang; what follows lies on top, again from left to right. In a series
+ * every other element lies the other way round, so that its feed is where the drain of the one before comes out.
+ */
+export function housedUnitPort({ place, comesIn }: TubeEndAt, box: Box, series: boolean): Port {
+  const { housingM, headM, elementM } = housedUnit;
+  const at = (x: number, heightM: number): Port => [
+    box.x + x * box.width,
+    box.y + Math.min(heightM, box.height),
+    box.z + box.depth / 2,
+  ];
+  const left = 0;
+  const right = 1;
+  const element = (index: number) => housingM + (Math.floor((index - 1) / 2) + 0.5) * elementM;
+  const numbered = /^(prefilter|membrane)(?:-(\d+))?$/.exec(place);
+  if (numbered?.[1] === 'prefilter') return at(comesIn ? left : right, headM);
+  if (numbered) {
+    const index = Number(numbered[2] ?? 1);
+    const turned = series && index % 2 === 0;
+    return at(comesIn !== turned ? right : left, element(index));
+  }
+  switch (place) {
+    case 'feed-tee':
+      return at(right, element(1));
+    case 'restrictor':
+    case 'brine-tee':
+    case 'product-tee':
+    case 'pressure-switch':
+    case 'tank-tee':
+      return at(left, element(1));
+    case 'shutoff':
+      return at(0.5, box.height);
+    default:
+      return at(comesIn ? left : right, box.height);
+  }
+}
