@@ -79,3 +79,26 @@ export function written(...given: Parameters<typeof inUnits>): string {
   const { text, symbol } = inUnits(...given);
   return text + symbol;
 }
+
+/** A water that most tests begin with. */
+export const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
+
+/** A cabinet with room enough. */
+export const cabinet: [label: string, typed: string][] = [
+  ['Cabinet width inside', '80 cm'],
+  ['Cabinet height inside', '70 cm'],
+  ['Cabinet depth inside', '50 cm'],
+];
+
+/** A job with the fair survey and more, and the proposed system chosen: it stands at Plumb. */
+export async function plumbedJob(
+  page: Page,
+  name: string,
+  more: typeof cabinet = [],
+): Promise<void> {
+  await beginJob(page, name);
+  await takeSurvey(page, fair);
+  for (const [label, typed] of more) await enter(page, label, typed);
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+}

@@ -4,6 +4,7 @@ import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
   enter,
+  fair,
   plumbView,
   saved,
   signIn,
@@ -13,7 +14,6 @@ import {
   type Typed,
 } from '../support/job.ts';
 
-const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
 const dose = (page: Page) => page.getByTestId('dose').locator('.figure-value');
 
 test.beforeEach(async ({ page }) => {

@@ -10,7 +10,9 @@ import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
 import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
-  enter,
+  cabinet,
+  fair,
+  plumbedJob,
   plumbView,
   saved,
   signIn,
@@ -18,30 +20,13 @@ import {
   sizeView,
   stage,
   takeSurvey,
-  type Typed,
 } from '../support/job.ts';
 
 const say = sayIn('metric');
-const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
 });
-
-const cabinet: [label: string, typed: string][] = [
-  ['Cabinet width inside', '80 cm'],
-  ['Cabinet height inside', '70 cm'],
-  ['Cabinet depth inside', '50 cm'],
-];
-
-/** A job with the fair survey and more, and the proposed system chosen: it stands at Plumb. */
-async function plumbedJob(page: Page, name: string, more: typeof cabinet = []): Promise<void> {
-  await beginJob(page, name);
-  await takeSurvey(page, fair);
-  for (const [label, typed] of more) await enter(page, label, typed);
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
-}
 
 /** Every step, tube and part that the core asks for stands on the sheet, in its order. */
 async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]): Promise<void> {
@@ -119,46 +104,6 @@ test('steps are ticked, noted and moved as far as physics allows; a changed syst
   await expect(step('lay-out').getByRole('textbox')).toHaveValue('Bin moves to the left.');
 });
 
-test('a cabinet that is too small says by how much and offers ways out; things are moved and collisions said', async ({
-  page,
-}) => {
-  await plumbedJob(page, 'Fit', cabinet);
-  await plumbView(page, 'Does it fit').click();
-  const panel = page.getByRole('region', { name: 'Does it fit' });
-  await expect(panel.getByTestId('fits')).toBeVisible();
-  const tank = panel
-    .getByRole('group', { name: 'Cabinet from the door' })
-    .getByRole('button', { name: /^Tank/ });
-  const before = await tank.getAttribute('aria-label');
-  await tank.focus();
-  for (let i = 0; i < 12; i += 1) await page.keyboard.press('ArrowRight');
-  await expect(tank).not.toHaveAttribute('aria-label', before!);
-  // In front of the unit, by the door: then it is not reached any more.
-  await panel
-    .getByRole('group', { name: 'Cabinet from above' })
-    .getByRole('button', { name: /^Tank/ })
-    .focus();
-  for (const key of ['ArrowLeft', 'ArrowDown'])
-    for (let i = 0; i < 18; i += 1) await page.keyboard.press(key);
-  await expect(panel.getByRole('status')).toContainText(/meets/);
-  await panel.getByRole('button', { name: 'As proposed' }).click();
-  await panel.getByRole('button', { name: 'Add: bin' }).click();
-  await panel.getByLabel('Bin wide').fill('62');
-  await panel.getByLabel('Bin from the left').fill('10');
-  await panel.getByLabel('Bin high').fill('60');
-  await panel.getByLabel('Bin deep').fill('45');
-  await expect(panel.getByRole('status')).toContainText(/No place for/);
-  await panel.getByRole('button', { name: 'Take out: Bin' }).click();
-  await expect(panel.getByTestId('fits')).toBeVisible();
-  await stage(page, 'Survey').click();
-  await enter(page, 'Cabinet width inside', '42 cm');
-  await enter(page, 'Cabinet depth inside', '30 cm');
-  await stage(page, 'Plumb').click();
-  await plumbView(page, 'Does it fit').click();
-  await expect(panel.getByRole('status')).toContainText(/No place for: .*Tank|No place for: Unit/);
-  await expect(panel.getByRole('status')).toContainText('The unit in the cellar');
-});
-
 test('a drain behind the trap is a deviation with its reason, and coils in the van are cut with the least waste', async ({
   page,
 }) => {
@@ -187,50 +132,6 @@ test('a drain behind the trap is a deviation with its reason, and coils in the v
   await plumbView(page, 'Order of work').click();
   await expect(page.getByTestId('step-drill-drain')).toContainText('sewer gas');
   await expect(page.getByTestId('step-tap-hole')).toContainText('a stone mason drills this');
-});
-
-test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the seconds a glass follow', async ({
-  page,
-}) => {
-  await plumbedJob(page, 'Elsewhere', cabinet);
-  await plumbView(page, 'Does it fit').click();
-  const panel = page.getByRole('region', { name: 'Does it fit' });
-  await panel.getByLabel('The tank stands').selectOption('in the next cupboard');
-  const next = panel.getByRole('region', { name: 'The next cupboard' });
-  await expect(next).toContainText('its tube passes a drilled panel');
-  await next.getByLabel('Next cupboard, height').fill('9');
-  await next.getByLabel('Next cupboard, height').blur();
-  await expect(next.getByRole('status')).toContainText('does not go into this cupboard');
-  await page.keyboard.press('Control+z');
-  await expect(next).toContainText('its tube passes a drilled panel');
-  await plumbView(page, 'Order of work').click();
-  await expect(page.getByTestId('step-drill-panel')).toContainText('Hole to the next cupboard');
-  await plumbView(page, 'Does it fit').click();
-  await panel.getByLabel('The unit stands').selectOption('in the cellar or behind the wall');
-  const way = panel.getByRole('table', { name: 'What the line does to the tap' });
-  await panel.getByLabel('Length of each line, along its way').fill('9');
-  await panel.getByLabel('Length of each line, along its way').blur();
-  await expect(way.getByRole('row')).toHaveCount(4);
-  await expect(panel).toContainText('still reckoned with another line');
-  const seconds = async (row: number) =>
-    Number(
-      (await way.getByRole('row').nth(row).getByRole('cell').nth(1).innerText()).split(' ')[0],
-    );
-  // Narrow is slower than wide, and either slower than the short line before.
-  expect(await seconds(2)).toBeGreaterThan(await seconds(3));
-  expect(await seconds(3)).toBeGreaterThan(0);
-  expect(await seconds(2)).toBeGreaterThan(await seconds(1));
-  await way.getByRole('row').nth(3).getByRole('button', { name: 'Reckon with it' }).click();
-  await expect(way.getByRole('row').nth(3)).toContainText('in use');
-  await plumbView(page, 'Tubes').click();
-  const tap = page
-    .getByRole('region', { name: 'Tubes' })
-    .getByRole('row')
-    .filter({ hasText: 'Post filter – Tap' });
-  await expect(tap.getByRole('combobox')).toHaveValue('3/8"');
-  await expect(tap).toContainText(/9[23]\d cm/);
-  await plumbView(page, 'Order of work').click();
-  await expect(page.getByTestId('step-drill-through')).toContainText('Through the floor, 3 lines');
 });
 
 test('tubes stand on the waterline by their numbers, dark when laid, and say how they end', async ({

@@ -3,18 +3,17 @@ import { judge, partsOf } from '@katharos/core';
 import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
+  fair,
   saved,
   signIn,
   sizedByTheCore,
   sizeView,
   stage,
   takeSurvey,
-  type Typed,
   written,
 } from '../support/job.ts';
 
 const say = sayIn('metric');
-const fair: Typed = { feedTds: '410', temperature: '13', pressure: '4.2', demand: '12' };
 const figure = (page: Page, id: string) => page.getByTestId(id).locator('.figure-value');
 
 test.beforeEach(async ({ page }) => {
