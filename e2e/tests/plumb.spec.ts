@@ -268,7 +268,7 @@ test('branches see what the core reckons for the worst draw, and each says when 
     await expect(row.getByRole('cell').nth(3)).toHaveText(say('pressure', Math.max(aloneBar, 0)));
     await expect(row.getByRole('cell').nth(4)).toHaveText(say('pressure', Math.max(worstBar, 0)));
   }
-  await expect(panel).toContainText('the first two bins of ice are thrown away');
+  await expect(panel).toContainText('The first two bins of ice are thrown away');
   await plumbView(page, 'Order of work').click();
   await expect(page.getByTestId('step-branch:ice-maker')).toContainText('Takes: Tee');
   await expect(page.getByTestId('step-branch:second-tap')).toContainText(design.tap.name);

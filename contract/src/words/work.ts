@@ -61,7 +61,8 @@ function endInstruction(near: string, far: string): string {
   return near === far ? `Both ends: ${first}.` : `${capital(first)}; the other end: ${second}.`;
 }
 
-const branchInstructions: Record<BranchKind, string> = {
+/** How a branch is fitted, and what is opened when. */
+export const branchInstructions: Record<BranchKind, string> = {
   refrigerator:
     'A tee behind the post filter and a valve of its own where it can be reached, closed until all is flushed. The refrigerator’s own filter comes out.',
   'ice-maker':

@@ -1,5 +1,5 @@
 import { type Stage, stages } from '@katharos/contract';
-import { Button, Loader, Stack } from '@mantine/core';
+import { Loader, Stack } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { type ComponentType, useEffect } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { FlushStage } from '../flush/FlushStage.tsx';
 import { KeepStage } from '../keep/KeepStage.tsx';
 import { PlumbStage } from '../plumb/PlumbStage.tsx';
-import { Tone } from '../quantities/Tone.tsx';
+import { LoadTrouble } from '../app/LoadTrouble.tsx';
 import { SizeStage } from '../size/SizeStage.tsx';
 import { SizingProvider } from '../size/SizingProvider.tsx';
 import { SurveyStage } from '../survey/SurveyStage.tsx';
@@ -61,13 +61,7 @@ export function JobPage() {
   if (error && !isOpen) {
     const trouble = troubleOf(error);
     if (trouble.code === 'not-found') return <MissingPage />;
-    return (
-      <Tone kind="bad" head={trouble.message} role="alert">
-        <Button variant="default" mt="xs" onClick={() => void refetch()}>
-          Try again
-        </Button>
-      </Tone>
-    );
+    return <LoadTrouble message={trouble.message} onRetry={refetch} />;
   }
   if (!isStage(stage)) return <Navigate to={`/jobs/${id}/survey`} replace />;
   if (!isOpen) return <Loader aria-label="Opening the job" />;

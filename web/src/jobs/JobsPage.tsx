@@ -9,7 +9,7 @@ import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { troubleOf, useJobsQuery } from '../app/api.ts';
 import { stageNames } from '../job/stageNames.ts';
-import { Tone } from '../quantities/Tone.tsx';
+import { LoadTrouble } from '../app/LoadTrouble.tsx';
 import { NewJobForm } from './NewJobForm.tsx';
 import { OpenJobFile } from './OpenJobFile.tsx';
 import styles from './JobsPage.module.css';
@@ -52,13 +52,7 @@ export function JobsPage() {
         type="search"
       />
       {isLoading && <Skeleton height={240} radius="lg" />}
-      {error && (
-        <Tone kind="bad" head={troubleOf(error).message} role="alert">
-          <Button variant="default" mt="xs" onClick={() => void refetch()}>
-            Try again
-          </Button>
-        </Tone>
-      )}
+      {error && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
       {data &&
         (data.jobs.length > 0 ? (
           <JobList jobs={data.jobs} />

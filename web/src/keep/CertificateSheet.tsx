@@ -1,17 +1,15 @@
-import type { Certificate } from '@katharos/contract';
-import { gradeWords } from '@katharos/contract';
+import { type Certificate, gradeWords } from '@katharos/contract';
+import { Caveats, Paper } from '../papers/Paper.tsx';
 import styles from './Certificate.module.css';
 
 /** The certificate as a sheet. */
 export function CertificateSheet({ certificate }: { certificate: Certificate }) {
   return (
-    <article className={styles.sheet} aria-label="Certificate">
-      <header className={styles.head}>
-        <strong>{certificate.firm}</strong>
-        <span>
-          {certificate.title}, no. {certificate.number}
-        </span>
-      </header>
+    <Paper
+      name="Certificate"
+      firm={certificate.firm}
+      title={`${certificate.title}, no. ${certificate.number}`}
+    >
       <p className={styles.result} data-grade={certificate.grade}>
         {certificate.result}
       </p>
@@ -36,15 +34,11 @@ export function CertificateSheet({ certificate }: { certificate: Certificate }) 
           </table>
         ))}
       </div>
-      {certificate.caveats.map((caveat) => (
-        <p className={styles.caveat} key={caveat}>
-          {caveat}
-        </p>
-      ))}
+      <Caveats lines={certificate.caveats} />
       <p className={styles.signature}>
         {certificate.signature}{' '}
         <span className={styles.grade}>{gradeWords[certificate.grade]}</span>
       </p>
-    </article>
+    </Paper>
   );
 }

@@ -3,7 +3,7 @@ import { Button, FileButton, Group, NativeSelect, Skeleton, Text, Title } from '
 import { useState } from 'react';
 import { troubleOf, usePhotographsQuery } from '../app/api.ts';
 import { useJob } from '../job/useJob.ts';
-import { Tone } from '../quantities/Tone.tsx';
+import { LoadTrouble } from '../app/LoadTrouble.tsx';
 import { PhotographViewer } from './PhotographViewer.tsx';
 import styles from './Photographs.module.css';
 import { nameOf, photographAddress, subjects } from './photographWords.ts';
@@ -28,13 +28,7 @@ export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubje
       </Text>
       <Upload about={about} onAbout={setAbout} />
       {isLoading && <Skeleton height={120} mt="sm" />}
-      {error && (
-        <Tone kind="bad" head={troubleOf(error).message} role="alert">
-          <Button variant="default" mt="xs" onClick={() => void refetch()}>
-            Try again
-          </Button>
-        </Tone>
-      )}
+      {error && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
       {list.length > 0 && (
         <ul className={styles.grid}>
           {list.map((photograph) => (

@@ -1,7 +1,6 @@
-import { type JobBrief, plumbingOf } from '@katharos/contract';
+import type { JobBrief } from '@katharos/contract';
 import type { InstalledSystem } from '@katharos/core';
 import { Button, Group, ScrollArea, SegmentedControl, Stack, Text, Title } from '@mantine/core';
-import { useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
@@ -13,6 +12,7 @@ import { CuttingPanel } from './tubes/CuttingPanel.tsx';
 import { PartsPanel } from './parts/PartsPanel.tsx';
 import { TubeTable } from './tubes/TubeTable.tsx';
 import { WorkPanel } from './order/WorkPanel.tsx';
+import { usePlumbing } from './usePlumbing.ts';
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
@@ -47,11 +47,11 @@ const views = [
 type View = (typeof views)[number]['value'];
 
 function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
-  const { document, job, edit, stamp } = useJob();
+  const { job, edit, stamp } = useJob();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
-  const plumbing = useMemo(() => plumbingOf(document, system, brief), [document, system, brief]);
+  const plumbing = usePlumbing(system, brief);
   const finish = () => {
     edit(({ plumb }) => ({
       plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },

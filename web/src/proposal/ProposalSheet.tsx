@@ -1,15 +1,17 @@
 import type { Proposal } from '@katharos/contract';
+import { Caveats, Paper } from '../papers/Paper.tsx';
 import styles from './Proposal.module.css';
 
 /** The proposal as a sheet. */
 export function ProposalSheet({ proposal }: { proposal: Proposal }) {
   const { totals } = proposal;
   return (
-    <article className={styles.sheet} aria-label="Proposal">
-      <header className={styles.head}>
-        <strong>{proposal.firm}</strong>
-        <span>Proposal, no. {proposal.number}</span>
-      </header>
+    <Paper
+      name="Proposal"
+      firm={proposal.firm}
+      title={`Proposal, no. ${proposal.number}`}
+      className={styles.sheet}
+    >
       <h1 className={styles.title}>{proposal.title}</h1>
       <p>
         <strong>{[proposal.customer, proposal.address].filter(Boolean).join(', ')}</strong>
@@ -65,13 +67,9 @@ export function ProposalSheet({ proposal }: { proposal: Proposal }) {
         </table>
       </section>
       {proposal.agreed && <p>{proposal.agreed}</p>}
-      {proposal.caveats.map((caveat) => (
-        <p className={styles.caveat} key={caveat}>
-          {caveat}
-        </p>
-      ))}
+      <Caveats lines={proposal.caveats} />
       <p className={styles.signature}>Place, date, signature</p>
-    </article>
+    </Paper>
   );
 }
 

@@ -1,5 +1,8 @@
+import { Button } from '@mantine/core';
+import type { ReactNode } from 'react';
+
 /** A drawing as an address that a browser shows and saves. */
-export const svgAddress = (svg: string): string =>
+const svgAddress = (svg: string): string =>
   `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
 
 /** A drawing that was made as a file of its own, in its own size. */
@@ -9,4 +12,25 @@ export const SvgPicture = ({ svg, label }: { svg: string; label: string }) => (
     alt={label}
     style={{ display: 'block', background: 'white', maxWidth: 'none' }}
   />
+);
+
+/** Saves a drawing as a file. */
+export const SvgButton = ({
+  svg,
+  file,
+  children,
+}: {
+  svg: string;
+  file: string;
+  children: ReactNode;
+}) => (
+  <Button
+    className="no-print"
+    variant="default"
+    component="a"
+    href={svgAddress(svg)}
+    download={file}
+  >
+    {children}
+  </Button>
 );

@@ -12,6 +12,7 @@ import {
 import { schemaResolver, useForm } from '@mantine/form';
 import { useNavigate, useSearchParams } from 'react-router';
 import { troubleOf, useMetaQuery, useSignInMutation } from '../app/api.ts';
+import { LoadTrouble } from '../app/LoadTrouble.tsx';
 import { Tone } from '../quantities/Tone.tsx';
 import { SetupForm } from './SetupForm.tsx';
 
@@ -34,13 +35,7 @@ export function SignInPage() {
             <Text c="dimmed">From the first reading at the tap to a verified system.</Text>
           </div>
           {isLoading && <Loader aria-label="Opening" />}
-          {error && (
-            <Tone kind="bad" head="The server cannot be reached" role="alert">
-              <Button variant="default" mt="xs" onClick={() => void refetch()}>
-                Try again
-              </Button>
-            </Tone>
-          )}
+          {error && <LoadTrouble message="The server cannot be reached" onRetry={refetch} />}
           {meta &&
             (meta.setupNeeded ? (
               <SetupForm onDone={enter} />

@@ -1,7 +1,7 @@
-import { plumbingOf } from '@katharos/contract';
 import type { InstalledSystem, WaterlineNode } from '@katharos/core';
 import { useMemo } from 'react';
 import { useJob } from '../job/useJob.ts';
+import { usePlumbing } from '../plumb/usePlumbing.ts';
 import { useSizing } from '../size/sizingContext.ts';
 import { pipesOf } from './layout.ts';
 import { lineTubes, type StretchTubes } from './lineTubes.ts';
@@ -13,10 +13,7 @@ export function useLineTubes(
 ): StretchTubes[] {
   const { document } = useJob();
   const { brief } = useSizing();
-  const plumbing = useMemo(
-    () => (nodes.length > 0 && brief?.ok ? plumbingOf(document, design, brief.value) : null),
-    [nodes, brief, document, design],
-  );
+  const plumbing = usePlumbing(design, nodes.length > 0 && brief?.ok ? brief.value : null);
   return useMemo(() => {
     if (!plumbing) return [];
     const done = document.plumb.done ?? {};

@@ -17,7 +17,7 @@ import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useJob } from '../../job/useJob.ts';
-import { svgAddress } from '../../quantities/SvgPicture.tsx';
+import { SvgButton } from '../../quantities/SvgPicture.tsx';
 import { Tone } from '../../quantities/Tone.tsx';
 import { useUnits } from '../../quantities/useUnits.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
@@ -82,14 +82,9 @@ function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
         </Button>
       )}
       {svg && plumbing.placed.length > 0 && (
-        <Button
-          variant="default"
-          component="a"
-          href={svgAddress(svg)}
-          download={`cabinet-${job.number}.svg`}
-        >
+        <SvgButton svg={svg} file={`cabinet-${job.number}.svg`}>
           Drawing as SVG
-        </Button>
+        </SvgButton>
       )}
     </Group>
   );

@@ -1,8 +1,7 @@
-import { branchNames, type JobBrief } from '@katharos/contract';
+import { branchInstructions, branchNames, type JobBrief } from '@katharos/contract';
 import {
   agedMembrane,
   assess,
-  type Branch,
   type BranchDraw,
   type SystemDesign,
   tankPressure,
@@ -87,22 +86,11 @@ export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: 
           </Table>
         </WideTable>
       )}
-      <Remarks lines={system.branches.map((branch) => opening(branch))} />
+      <Remarks
+        lines={system.branches.map(
+          ({ kind }) => `${branchNames[kind]}. ${branchInstructions[kind]}`,
+        )}
+      />
     </section>
   );
-}
-
-/** Which valve is opened when. */
-function opening({ kind }: Branch): string {
-  const name = branchNames[kind];
-  switch (kind) {
-    case 'second-tap':
-      return `${name}: its valve is opened when the first tap runs clear.`;
-    case 'machine':
-      return `${name}: a drain of its own must exist; its valve is opened after flushing, then it is rinsed as its maker says.`;
-    case 'ice-maker':
-      return `${name}: its valve is opened after flushing; the first two bins of ice are thrown away.`;
-    case 'refrigerator':
-      return `${name}: its valve is opened after flushing; its own filter comes out.`;
-  }
 }

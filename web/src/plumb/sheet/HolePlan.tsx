@@ -1,6 +1,5 @@
 import { holePlanSentence, holePlanSvg, type Plumbing } from '@katharos/contract';
-import { Button } from '@mantine/core';
-import { SvgPicture, svgAddress } from '../../quantities/SvgPicture.tsx';
+import { SvgButton, SvgPicture } from '../../quantities/SvgPicture.tsx';
 import styles from './Sheet.module.css';
 
 /** The holes at one to one: printed without scaling, they are marked through the paper. A ruler on the page tells whether it was. */
@@ -15,15 +14,9 @@ export function HolePlan({ holes }: { holes: Plumbing['holes'] }) {
         svg={svg}
         label={holes.length === 0 ? 'Hole plan: none' : `Hole plan: ${listed}`}
       />
-      <Button
-        className="no-print"
-        variant="default"
-        component="a"
-        href={svgAddress(svg)}
-        download="holes.svg"
-      >
+      <SvgButton svg={svg} file="holes.svg">
         Hole plan as SVG
-      </Button>
+      </SvgButton>
     </section>
   );
 }

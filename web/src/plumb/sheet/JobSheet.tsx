@@ -20,10 +20,10 @@ import {
   writeQuantity,
 } from '@katharos/contract';
 import { toolsOf } from '@katharos/core';
-import { Button } from '@mantine/core';
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
-import { SvgPicture, svgAddress } from '../../quantities/SvgPicture.tsx';
+import { Paper } from '../../papers/Paper.tsx';
+import { SvgButton, SvgPicture } from '../../quantities/SvgPicture.tsx';
 import { HolePlan } from './HolePlan.tsx';
 import styles from './Sheet.module.css';
 
@@ -42,11 +42,12 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
   const cabinet = cabinetSvg(plumbing);
   const { units } = firm.settings;
   return (
-    <article className={styles.sheet} aria-label="Job sheet" tabIndex={0}>
-      <header className={styles.head}>
-        <strong>{firm.name}</strong>
-        <span>Job sheet, no. {job.number}</span>
-      </header>
+    <Paper
+      name="Job sheet"
+      firm={firm.name}
+      title={`Job sheet, no. ${job.number}`}
+      className={styles.sheet}
+    >
       <h1>{[customer.name, customer.address].filter(Boolean).join(', ')}</h1>
       {customer.note && <p>{customer.note}</p>}
       <p>
@@ -85,15 +86,9 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
         <section className={styles.drawing}>
           <h2>Where it stands, one to ten</h2>
           <SvgPicture svg={cabinet} label="Cabinet from the door and from above, one to ten" />
-          <Button
-            className="no-print"
-            variant="default"
-            component="a"
-            href={svgAddress(cabinet)}
-            download={`cabinet-${job.number}.svg`}
-          >
+          <SvgButton svg={cabinet} file={`cabinet-${job.number}.svg`}>
             Drawing as SVG
-          </Button>
+          </SvgButton>
         </section>
       )}
       <h2>Tubes</h2>
@@ -138,7 +133,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
       </p>
       <Labels job={job} plumbing={plumbing} />
       <HolePlan holes={plumbing.holes} />
-    </article>
+    </Paper>
   );
 }
 
