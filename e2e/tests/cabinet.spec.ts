@@ -95,6 +95,19 @@ test('a tank is dragged with the mouse: it tells what it meets on the way, and i
   expect(await leftOf()).toBeCloseTo(1.2 - width, 3);
   await page.keyboard.press('Control+z');
   await expect(tank).toHaveAccessibleName('Tank, 690 mm from the left');
+
+  // A unit is hung on the side wall by a button, as on a phone, and back by its key.
+  const unit = drawing.getByRole('button', { name: /^Unit/ });
+  await unit.click();
+  await panel.getByRole('button', { name: 'Unit: hang it on the side wall' }).click();
+  await expect(panel.getByRole('button', { name: 'Unit: hang it on the back wall' })).toBeVisible();
+  await unit.focus();
+  await page.keyboard.press('r');
+  await expect(panel.getByRole('button', { name: 'Unit: hang it on the side wall' })).toBeVisible();
+  const above = panel.getByRole('group', { name: 'Cabinet from above' });
+  await above.getByRole('button', { name: /^Unit/ }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(panel.getByRole('status')).toContainText('hangs off the wall that must carry it');
 });
 
 test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the seconds a glass follow', async ({

@@ -221,7 +221,13 @@ const plumbChoices = {
   placements: z
     .record(
       z.string().max(40),
-      z.strictObject({ x: metres, y: metres, z: metres, lies: z.boolean() }),
+      z.strictObject({
+        x: metres,
+        y: metres,
+        z: metres,
+        lies: z.boolean(),
+        turned: z.boolean().optional(),
+      }),
     )
     .optional(),
   /** Steps done, with the mark of what they were made from: another mark asks for them again. */

@@ -90,7 +90,11 @@ function placedBodies(
     const own = held?.[body.id];
     if (!own) return proposed.filter(({ id }) => id === body.id);
     const { width, height, depth } = body;
-    const shape = own.lies ? { width: height, height: width, depth } : { width, height, depth };
+    const shape = own.lies
+      ? { width: height, height: width, depth }
+      : own.turned
+        ? { width: depth, height, depth: width }
+        : { width, height, depth };
     return [{ id: body.id, ...shape, ...own }];
   });
 }

@@ -135,6 +135,7 @@ export const reachWords: Record<ReachFault, string> = {
   'not-through-the-door': 'does not go through the door’s opening',
   'behind-the-frame': 'stands behind the door’s frame, where it is worked on by feel',
   'too-far-in': 'stands farther in than an arm reaches',
+  'off-the-wall': 'hangs off the wall that must carry it',
 };
 
 /** What is usually in the way, to pick from. */

@@ -10,7 +10,14 @@ import {
 } from '../../test/samples.ts';
 import { requirements, watersOf } from '../../test/sizingSamples.ts';
 import { bodiesOf, tankSize } from './bodies.ts';
-import { type Body, clashesOf, collisions, missingRoom, placeBodies } from './placing.ts';
+import {
+  type Body,
+  clashesOf,
+  collisions,
+  missingRoom,
+  offTheWall,
+  placeBodies,
+} from './placing.ts';
 import { reachWarnings } from './reach.ts';
 import { waysOut } from './waysOut.ts';
 
@@ -54,7 +61,7 @@ describe('the cabinet', () => {
   });
 
   test('that is too narrow says by how much, and the tank lies down where only that helps', () => {
-    const narrow = { ...cabinet, width: 0.45, depth: 0.36 };
+    const narrow = { ...cabinet, width: 0.36, depth: 0.36 };
     const { left } = placeBodies(bodies, narrow, []);
     expect(left.length).toBeGreaterThan(0);
     const { width } = missingRoom(bodies, narrow, []);
@@ -64,6 +71,32 @@ describe('the cabinet', () => {
     const low = { width: 1, height: diameter + 0.05, depth: 0.5 };
     const lying = placeBodies([bodies.find(({ id }) => id === 'tank')!], low, []);
     expect(lying.placed[0]?.lies).toBe(true);
+  });
+
+  test('hangs a unit on a side wall where the back wall has no room, and never in the air', () => {
+    const trap = { id: 'trap', x: 0.2, y: 0.2, z: 0, width: 0.4, height: 0.5, depth: 0.2 };
+    const { placed, left } = placeBodies(bodies, cabinet, [trap]);
+    expect(left).toEqual([]);
+    const unit = placed.find(({ id }) => id === 'unit')!;
+    const body = bodies.find(({ id }) => id === 'unit')!;
+    expect(unit.turned).toBe(true);
+    expect([unit.width, unit.depth]).toEqual([body.depth, body.width]);
+    expect(unit.x === 0 || Math.abs(unit.x + unit.width - cabinet.width) < 1e-6).toBe(true);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        (x, width, z) => {
+          const fit = placeBodies(bodies, cabinet, [{ ...trap, x, width, z }]);
+          for (const one of fit.placed) {
+            if (bodies.find(({ id }) => id === one.id)!.hangs)
+              expect(offTheWall(one, cabinet)).toBe(0);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   test('has ways out: a smaller tank lived with, the next cupboard, the unit elsewhere', () => {
@@ -124,7 +157,21 @@ describe('reach', () => {
     expect(faults({ width: 0.3, height: 0.7 }, aside)).toContain('unit behind-the-frame');
     const deep = { ...cabinet, depth: unit.depth + 0.9 };
     expect(faults(null, [{ ...unit, z: 0 }], deep)).toEqual(['unit too-far-in']);
-    expect(faults(null, [{ ...unit, z: 0.4 }], deep)).toEqual([]);
+    expect(faults(null, [{ ...unit, z: 0.4 }], deep)).not.toContain('unit too-far-in');
+  });
+
+  test('says what hangs without a wall at its back, and how far from it', () => {
+    const unit = placed.find(({ id }) => id === 'unit')!;
+    const aside = { ...unit, width: unit.depth, depth: unit.width, turned: true };
+    const off = (box: typeof unit) =>
+      reachWarnings(bodies, [box], cabinet, null).find(({ fault }) => fault === 'off-the-wall');
+    expect(off({ ...unit, z: 0 })).toBeUndefined();
+    expect(off({ ...unit, z: 0.2, x: 0 })?.byM).toBeCloseTo(0.2, 9);
+    expect(off({ ...aside, x: cabinet.width - aside.width })).toBeUndefined();
+    expect(off({ ...aside, x: 0.1 })?.byM).toBeCloseTo(0.1, 9);
+    // A tank stands; it needs no wall.
+    const tank = placed.find(({ id }) => id === 'tank')!;
+    expect(off({ ...tank, z: 0.1 })).toBeUndefined();
   });
 
   test('needs no reach to what is left alone', () => {

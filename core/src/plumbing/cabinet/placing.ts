@@ -31,7 +31,7 @@ export interface Body {
   gap: number;
   /** Whether nothing may stand between it and the door, so that it is reached without moving anything. */
   frontFree: boolean;
-  /** Whether it hangs on a wall; otherwise it stands on the floor. */
+  /** Whether it hangs on a wall, by its back; otherwise it stands on the floor. */
   hangs: boolean;
   /** Whether it may lie on its side. */
   mayLie: boolean;
@@ -40,6 +40,8 @@ export interface Body {
 export interface Placed extends Box {
   id: string;
   lies: boolean;
+  /** It hangs with its back on a side wall, so that its width runs along the cabinet's depth. */
+  turned?: boolean | undefined;
 }
 
 export interface Fit {
@@ -117,8 +119,8 @@ const mostTried = 40_000;
 
 /**
  * Places bodies in a cabinet, depth first, the bulkiest first: each stands in the corners that walls, obstacles and the bodies before it
- * make, so that a place that exists along such corners is found. What hangs is hung as low as its clearance allows, at the back
- * or on a side wall; what stands, stands on the floor. With room to spare the first place found is taken.
+ * make, so that a place that exists along such corners is found. What hangs is hung as low as its clearance allows, its back on the
+ * back wall or, turned, on a side wall; what stands, stands on the floor. With room to spare the first place found is taken.
  */
 export function placeBodies(
   bodies: readonly Body[],
@@ -181,10 +183,11 @@ function hasPlace(body: Body, cabinet: Cabinet, obstacles: readonly Obstacle[]):
   );
 }
 
-type Shape = Pick<Placed, 'width' | 'height' | 'depth' | 'lies'>;
+type Shape = Pick<Placed, 'width' | 'height' | 'depth' | 'lies' | 'turned'>;
 
-function shapesOf({ width, height, depth, mayLie }: Body): Shape[] {
+function shapesOf({ width, height, depth, mayLie, hangs }: Body): Shape[] {
   const upright = { width, height, depth, lies: false };
+  if (hangs) return [upright, { ...upright, width: depth, depth: width, turned: true }];
   return mayLie
     ? [
         upright,
@@ -230,12 +233,16 @@ function corners(
   if (body.hangs && !ys.includes(body.below) && body.below + shape.height <= cabinet.height)
     ys.unshift(body.below);
   const all = zs.flatMap((z) => xs.flatMap((x) => ys.map((y) => ({ x: x + gap, y, z: z + gap }))));
-  // What hangs needs a wall behind it or beside it.
-  return body.hangs
-    ? all.filter(
-        ({ x, z }) => z === 0 || x === 0 || Math.abs(x + shape.width - cabinet.width) < 1e-6,
-      )
-    : all;
+  return body.hangs ? all.filter((at) => offTheWall({ ...at, ...shape }, cabinet) === 0) : all;
+}
+
+/** How far the back of what hangs is from the wall that carries it, m: the back wall, or the nearer side wall when it is turned. */
+export function offTheWall(
+  { x, z, width, turned }: Pick<Placed, 'x' | 'z' | 'width' | 'turned'>,
+  cabinet: Cabinet,
+): number {
+  const off = turned ? Math.min(x, cabinet.width - x - width) : z;
+  return off < eps ? 0 : off;
 }
 
 /** How much wider, higher or deeper the cabinet would have to be, m; null where no metre more would do. */

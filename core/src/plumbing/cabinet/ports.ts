@@ -1,6 +1,6 @@
 import type { TubeFunction } from '../tubes/tubeRuns.ts';
 import { housedUnit } from './bodies.ts';
-import type { Box, Placed } from './placing.ts';
+import type { Box, Cabinet, Placed } from './placing.ts';
 
 /** Where a tube begins or ends, m: x from the left wall, y from the floor, z from the back wall. */
 export type Port = readonly [x: number, y: number, z: number];
@@ -12,6 +12,25 @@ export interface TubeEndAt {
   function: TubeFunction;
 }
 
+/** A body where it stands, and which way it looks: to the door, or from the side wall that it hangs on. */
+export interface Standing extends Placed {
+  onWall: 'back' | 'left' | 'right';
+}
+
+export const standing = (box: Placed, cabinet: Cabinet): Standing => ({
+  ...box,
+  onWall: !box.turned ? 'back' : box.x + box.width / 2 < cabinet.width / 2 ? 'left' : 'right',
+});
+
+/** Where along a body from its own left to its own right, and how high above its foot in m; halfway between its front and its back. */
+function alongBody(box: Standing, share: number, heightM: number): Port {
+  const y = box.y + heightM;
+  if (box.onWall === 'back') return [box.x + share * box.width, y, box.z + box.depth / 2];
+  // Seen from the cabinet's middle, left is towards the door on the left wall and towards the back on the right one.
+  const fromBack = box.onWall === 'left' ? 1 - share : share;
+  return [box.x + box.width / 2, y, box.z + fromBack * box.depth];
+}
+
 /** Where within a box, as shares of its width, height and depth. */
 const within = (box: Box, x: number, y: number, z = 0.5): Port => [
   box.x + x * box.width,
@@ -21,20 +40,22 @@ const within = (box: Box, x: number, y: number, z = 0.5): Port => [
 
 /**
  * Port of a body that stands by itself, as these are made: a reactor's inlet below and its outlet above, a pump's and a leak stop's at
- * their ends, a tank's nipple on top, or at its end when it lies.
+ * their ends, a tank's nipple on top, or at the end when it lies: towards the
+ * door, or where it lies across the cabinet, towards the unit.
  */
-export function bodyPort({ place, comesIn }: TubeEndAt, box: Placed, unit: Box | null): Port {
+export function bodyPort({ place, comesIn }: TubeEndAt, box: Standing, unit: Box | null): Port {
   switch (place) {
     case 'lamp':
       return within(box, 0.5, comesIn ? 0 : 1);
     case 'tank': {
       if (!box.lies) return within(box, 0.5, 1);
+      if (box.depth > box.width) return within(box, 0.5, 0.5, 1);
       // Laid down with its valve towards the unit.
       const unitIsLeft = unit !== null && unit.x + unit.width / 2 < box.x + box.width / 2;
       return within(box, unitIsLeft ? 0 : 1, 0.5);
     }
     default:
-      return within(box, comesIn ? 0 : 1, 0.5);
+      return alongBody(box, comesIn ? 0 : 1, box.height / 2);
   }
 }
 
@@ -49,13 +70,14 @@ export const pipedUnitPort = ({ function: role }: TubeEndAt, box: Box): Port =>
  * and drain come out of them on the left, where their fittings hang; what follows lies on top, again from left to right. In a series
  * every other element lies the other way round, so that its feed is where the drain of the one before comes out.
  */
-export function housedUnitPort({ place, comesIn }: TubeEndAt, box: Box, series: boolean): Port {
+export function housedUnitPort(
+  { place, comesIn }: TubeEndAt,
+  box: Standing,
+  series: boolean,
+): Port {
   const { housingM, headM, elementM } = housedUnit;
-  const at = (x: number, heightM: number): Port => [
-    box.x + x * box.width,
-    box.y + Math.min(heightM, box.height),
-    box.z + box.depth / 2,
-  ];
+  const at = (share: number, heightM: number) =>
+    alongBody(box, share, Math.min(heightM, box.height));
   const left = 0;
   const right = 1;
   const element = (index: number) => housingM + (Math.floor((index - 1) / 2) + 0.5) * elementM;

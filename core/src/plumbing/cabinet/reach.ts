@@ -1,4 +1,4 @@
-import type { Body, Cabinet, Placed } from './placing.ts';
+import { type Body, type Cabinet, offTheWall, type Placed } from './placing.ts';
 
 /** The clear opening of the cabinet, m; taken to be in the middle of its front, from the floor up. */
 export interface Door {
@@ -6,7 +6,8 @@ export interface Door {
   height: number;
 }
 
-export type ReachFault = 'not-through-the-door' | 'behind-the-frame' | 'too-far-in';
+export type ReachFault =
+  'not-through-the-door' | 'behind-the-frame' | 'too-far-in' | 'off-the-wall';
 
 /** Something that is in its place but cannot be brought there, or not be reached there. */
 export interface ReachWarning {
@@ -22,8 +23,9 @@ const armM = 0.6;
 const leastInOpening = 0.6;
 
 /**
- * Warnings about what is placed: what does not pass the door in any attitude, what is worked on but stands behind the door's frame,
- * and what is worked on but farther in than an arm reaches. Without a measured door the whole front is open.
+ * Warnings about what is placed: what does not pass the door in any attitude, what hangs without a wall at its back, what is worked on
+ * but stands behind the door's frame, and what is worked on but farther in than an arm reaches. Without a measured door the whole
+ * front is open.
  */
 export function reachWarnings(
   bodies: readonly Body[],
@@ -42,6 +44,8 @@ export function reachWarnings(
     const [narrow, wide] = [opening.width, opening.height].sort((a, b) => a - b);
     const over = Math.max(small! - narrow!, middle! - wide!);
     if (over > 0) warnings.push({ id: box.id, fault: 'not-through-the-door', byM: over });
+    const off = body.hangs ? offTheWall(box, cabinet) : 0;
+    if (off > 0) warnings.push({ id: box.id, fault: 'off-the-wall', byM: off });
     if (!body.frontFree) return warnings;
     const across = Math.min(box.x + box.width, left + opening.width) - Math.max(box.x, left);
     const up = Math.min(box.y + box.height, opening.height) - box.y;

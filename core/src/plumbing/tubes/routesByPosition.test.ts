@@ -63,6 +63,16 @@ describe('routes from port to port', () => {
     expect(far['tank-tee>tank']).toBe(along(0.6, 0.685 - 0.14, 0.14 - 0.075));
   });
 
+  test('of a unit on a side wall begin at its own left, which is towards the door on the left wall', () => {
+    const hung = (x: number) => ({
+      ...box('unit', [x, 0.3, 0.05], [0.15, 0.43, 0.39]),
+      turned: true,
+    });
+    const feed = (x: number) => routes(tankDesign, [hung(x), tank])['feed-valve>prefilter-1'];
+    expect(feed(0)).toBe(along(0.36 - 0.075, 0.6 - 0.4, 0.44));
+    expect(feed(1.05)).toBe(along(1.125 - 0.36, 0.6 - 0.4, 0.05));
+  });
+
   test('enter a reactor from below and leave it above', () => {
     const lamp = box('lamp', [0.7, 0.3, 0], [0.07, 0.34, 0.07]);
     const design = { ...tankDesign, lamp: samplePart('lamp') };

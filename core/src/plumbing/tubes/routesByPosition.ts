@@ -3,6 +3,7 @@ import {
   bodyPort,
   housedUnitPort,
   pipedUnitPort,
+  standing,
   type Port,
   type TubeEndAt,
 } from '../cabinet/ports.ts';
@@ -21,7 +22,7 @@ const ownBody = new Set(['tank', 'pump', 'lamp', 'permeate-pump', 'leak-stop']);
 const outside =
   /^(tap|dispenser|air-gap|tee-.*|valve-.*|refrigerator|ice-maker|second-tap|machine|(unit|tap)-union)$/;
 
-interface Standing {
+interface Arrangement {
   cabinet: Cabinet;
   placed: readonly Placed[];
   obstacles: readonly Obstacle[];
@@ -35,13 +36,13 @@ interface Standing {
 export function routesByPosition(
   system: InstalledSystem,
   runs: readonly TubeRun[],
-  standing: Standing,
+  arrangement: Arrangement,
 ): Record<string, number> {
   const unit = unitOf(system);
   return Object.fromEntries(
     runs.flatMap(({ id, from, to, function: role }): [string, number][] => {
-      const start = portAt({ place: from, comesIn: false, function: role }, unit, standing);
-      const end = portAt({ place: to, comesIn: true, function: role }, unit, standing);
+      const start = portAt({ place: from, comesIn: false, function: role }, unit, arrangement);
+      const end = portAt({ place: to, comesIn: true, function: role }, unit, arrangement);
       if (!start || !end || to === 'regulator') return [];
       const apart = start.reduce<number>((sum, place, i) => sum + Math.abs(place - end[i]!), 0);
       return [[id, Math.max(Math.ceil(apart * bends * 100 - 1e-6) / 100, shortestM)]];
@@ -60,8 +61,8 @@ const unitOf = (system: InstalledSystem): Unit =>
         ? 'housed-in-series'
         : 'housed';
 
-function portAt(end: TubeEndAt, kind: Unit, standing: Standing): Port | null {
-  const { cabinet, placed, obstacles } = standing;
+function portAt(end: TubeEndAt, kind: Unit, arrangement: Arrangement): Port | null {
+  const { cabinet, placed, obstacles } = arrangement;
   const { place } = end;
   if (place === 'feed-valve' || place === 'regulator')
     return (
@@ -74,11 +75,15 @@ function portAt(end: TubeEndAt, kind: Unit, standing: Standing): Port | null {
   if (place === 'drain')
     return middleOf(obstacles, 'trap') ?? [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
   if (outside.test(place)) return null;
-  const unit = placed.find(({ id }) => id === 'unit') ?? null;
+  const stands = (id: string) => {
+    const box = placed.find((one) => one.id === id);
+    return box ? standing(box, cabinet) : null;
+  };
+  const unit = stands('unit');
   if (ownBody.has(place)) {
-    const box = placed.find(({ id }) => id === place);
+    const box = stands(place);
     // What the maker built in has no place of its own.
-    return box ? bodyPort(end, box, unit) : null;
+    return box && bodyPort(end, box, unit);
   }
   if (!unit) return null;
   return kind === 'piped'

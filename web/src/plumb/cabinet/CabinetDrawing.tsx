@@ -9,7 +9,7 @@ import {
 } from '@katharos/core';
 import { type PointerEvent, useRef, useState } from 'react';
 import styles from './Cabinet.module.css';
-import { cabinetView, type Place } from './cabinetView.ts';
+import { cabinetView, type Place, turnedOver, turning } from './cabinetView.ts';
 
 interface Props {
   /** From the door, or from above. */
@@ -149,8 +149,8 @@ export function CabinetDrawing(props: Props) {
                   event.preventDefault();
                   onMove?.(one.id, nudged(one, ...wanted));
                 }
-                if (event.key.toLowerCase() === 'r' && body.mayLie)
-                  onMove?.(one.id, { x: one.x, y: one.y, z: one.z, lies: !one.lies });
+                if (event.key.toLowerCase() === 'r' && turning(body, one))
+                  onMove?.(one.id, turnedOver(body, one, cabinet));
               }}
               onPointerDown={(event) => {
                 if (!onMove) return;

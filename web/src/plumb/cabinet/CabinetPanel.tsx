@@ -21,7 +21,7 @@ import { SvgButton } from '../../quantities/SvgPicture.tsx';
 import { Tone } from '../../quantities/Tone.tsx';
 import { useUnits } from '../../quantities/useUnits.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
-import type { Place } from './cabinetView.ts';
+import { type Place, turnedOver, turning } from './cabinetView.ts';
 import { NextCupboard } from './NextCupboard.tsx';
 import { NoFitNotice } from './NoFitNotice.tsx';
 import { ObstacleTable } from './ObstacleTable.tsx';
@@ -100,6 +100,9 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
       plumb: { ...plumb, placements: { ...plumb.placements, [id]: place } },
     }));
   const tank = isUltravioletLine(system) ? null : system.tank;
+  const body = bodies.find(({ id }) => id === picked);
+  const one = placed.find(({ id }) => id === picked);
+  const turn = body && one ? turning(body, one) : null;
   return (
     <>
       <Findings plumbing={plumbing} />
@@ -107,8 +110,8 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
         <NoFitNotice plumbing={plumbing} cabinet={cabinet} system={system} brief={brief} />
       )}
       <Text size="sm" c="dimmed" my="xs">
-        Drag, or pick a thing and use the arrow keys (Shift for a centimetre
-        {tank ? '; R lays a tank down' : ''}). Dashed: room for service
+        Drag, or pick a thing and use the arrow keys (Shift for a centimetre; R turns it where it
+        may be turned). Dashed: room for service
         {door ? ', and the door’s opening' : ''}. Cabinet {say('length', cabinet.width)} wide,{' '}
         {say('length', cabinet.height)} high, {say('length', cabinet.depth)} deep.
         {tank && ` The full tank weighs about ${Math.round(fullTankKg(tank.volumeL))} kg.`}
@@ -131,6 +134,16 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
           />
         ))}
       </SimpleGrid>
+      {body && one && turn && (
+        <Button
+          className="no-print"
+          variant="default"
+          mt="xs"
+          onClick={() => move(body.id, turnedOver(body, one, cabinet))}
+        >
+          {bodyName(body.id)}: {turn.toLowerCase()}
+        </Button>
+      )}
       {next && <NextCupboard next={next} cabinet={cabinet} />}
       <ObstacleTable obstacles={obstacles} cabinet={cabinet} />
     </>

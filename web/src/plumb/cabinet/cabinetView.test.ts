@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { cabinetView } from './cabinetView.ts';
+import type { Body } from '@katharos/core';
+import { cabinetView, turnedOver, turning } from './cabinetView.ts';
 
 const cabinet = { width: 0.8, height: 0.7, depth: 0.5 };
 const tank = {
@@ -48,5 +49,51 @@ describe('a view of the cabinet', () => {
     expect(nudged({ ...tank, x: 0 }, 0.01, 0).x).toBeCloseTo(0.01, 12);
     expect(nudged(tank, 0, -0.05).y).toBeCloseTo(0.05, 12);
     expect(nudged(tank, 0, 0.05).y).toBeCloseTo(0, 12);
+  });
+});
+
+describe('turning a thing', () => {
+  const body = (change: Partial<Body>): Body => ({
+    id: 'unit',
+    width: unit.width,
+    height: unit.height,
+    depth: unit.depth,
+    below: 0,
+    gap: 0,
+    frontFree: false,
+    hangs: true,
+    mayLie: false,
+    ...change,
+  });
+
+  test('hangs a unit on the side wall that is nearer, and back again', () => {
+    const hung = body({});
+    expect(turning(hung, unit)).toBe('Hang it on the side wall');
+    expect(turnedOver(hung, { ...unit, z: 0.4 }, cabinet)).toMatchObject({
+      x: 0,
+      z: cabinet.depth - unit.width,
+      turned: true,
+    });
+    const right = turnedOver(hung, { ...unit, x: 0.5 }, cabinet);
+    expect(right.x).toBeCloseTo(cabinet.width - unit.depth, 12);
+    const aside = { ...unit, ...right, width: unit.depth, depth: unit.width };
+    expect(turning(hung, aside)).toBe('Hang it on the back wall');
+    const back = turnedOver(hung, aside, cabinet);
+    expect(back).toEqual({ x: cabinet.width - unit.width, y: unit.y, z: 0, lies: false });
+  });
+
+  test('is for what hangs and what may lie, and not for what is as deep as it is wide', () => {
+    expect(turning(body({ hangs: false, mayLie: true }), tank)).toBe('Lay it down');
+    expect(turning(body({ hangs: false }), unit)).toBeNull();
+    expect(turning(body({ width: 0.07, depth: 0.07 }), unit)).toBeNull();
+    expect(turnedOver(body({ hangs: false, mayLie: true }), tank, cabinet).lies).toBe(true);
+  });
+
+  test('a turned thing stays turned when it is moved', () => {
+    const aside = { ...unit, turned: true };
+    const { dropped, nudged } = cabinetView('above', cabinet);
+    expect(dropped(aside, 0, 0, []).turned).toBe(true);
+    expect(nudged(aside, 0.1, 0).turned).toBe(true);
+    expect('turned' in nudged(unit, 0.1, 0)).toBe(false);
   });
 });

@@ -1,9 +1,9 @@
-import type { Box, Cabinet, Placed } from '@katharos/core';
+import type { Body, Box, Cabinet, Placed } from '@katharos/core';
 
 /** Dragging snaps to this, and to edges within three of it, m. */
 const snapM = 0.01;
 
-export type Place = Pick<Placed, 'x' | 'y' | 'z' | 'lies'>;
+export type Place = Pick<Placed, 'x' | 'y' | 'z' | 'lies' | 'turned'>;
 /** A box as it is seen, m from the left upper corner of the view. */
 export interface FlatBox {
   x: number;
@@ -42,8 +42,12 @@ export function cabinetView(view: 'front' | 'above', cabinet: Cabinet): CabinetV
     front
       ? { x: box.x, y: cabinet.height - box.y - box.height, w: box.width, h: box.height }
       : { x: box.x, y: box.z, w: box.width, h: box.depth };
-  const placeAt = ({ y, z, height, lies }: Placed, left: number, top: number): Place =>
-    front ? { x: left, y: cabinet.height - top - height, z, lies } : { x: left, y, z: top, lies };
+  const placeAt = ({ y, z, height, lies, turned }: Placed, left: number, top: number): Place => ({
+    x: left,
+    ...(front ? { y: cabinet.height - top - height, z } : { y, z: top }),
+    lies,
+    ...(turned ? { turned } : {}),
+  });
   return {
     across,
     down,
@@ -59,5 +63,27 @@ export function cabinetView(view: 'front' | 'above', cabinet: Cabinet): CabinetV
       const { x, y, w, h } = flat(one);
       return placeAt(one, clamp(x + dx, across - w), clamp(y + dy, down - h));
     },
+  };
+}
+
+/** What can be done with a thing besides moving it, as it would be said; null where nothing can. */
+export function turning(body: Body, one: Placed): string | null {
+  if (body.mayLie) return one.lies ? 'Stand it up' : 'Lay it down';
+  if (!body.hangs || body.width === body.depth) return null;
+  return one.turned ? 'Hang it on the back wall' : 'Hang it on the side wall';
+}
+
+/** Where a thing stands when it is laid down, stood up, or hung on another wall: it stays in the cabinet. */
+export function turnedOver(body: Body, one: Placed, cabinet: Cabinet): Place {
+  const { x, y, z, lies } = one;
+  if (body.mayLie) return { x, y, z, lies: !lies };
+  if (one.turned) return { x: clamp(x, cabinet.width - body.width), y, z: 0, lies };
+  const onLeft = x + one.width / 2 < cabinet.width / 2;
+  return {
+    x: onLeft ? 0 : Math.max(cabinet.width - body.depth, 0),
+    y,
+    z: clamp(z, cabinet.depth - body.width),
+    lies,
+    turned: true,
   };
 }
