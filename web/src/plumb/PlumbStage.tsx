@@ -1,9 +1,10 @@
 import type { JobBrief } from '@katharos/contract';
 import type { InstalledSystem } from '@katharos/core';
-import { Button, Group, ScrollArea, SegmentedControl, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { NeedsSystem } from '../job/NeedsSystem.tsx';
 import { useJob } from '../job/useJob.ts';
+import { ViewSwitch } from '../quantities/ViewSwitch.tsx';
 import { useSizing } from '../size/sizingContext.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { CabinetPanel } from './cabinet/CabinetPanel.tsx';
@@ -73,15 +74,12 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
           </Button>
         </Group>
       </Group>
-      <ScrollArea type="never" className="no-print" viewportProps={{ tabIndex: -1 }}>
-        <SegmentedControl
-          aria-label="View of the plumbing"
-          size="md"
-          value={view}
-          onChange={(next) => setParams({ view: next }, { replace: true })}
-          data={[...views]}
-        />
-      </ScrollArea>
+      <ViewSwitch
+        label="View of the plumbing"
+        value={view}
+        views={views}
+        onChange={(next) => setParams({ view: next }, { replace: true })}
+      />
       {view === 'work' && (
         <>
           <WorkPanel plumbing={plumbing} />

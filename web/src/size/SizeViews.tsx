@@ -1,4 +1,4 @@
-import { ScrollArea, SegmentedControl } from '@mantine/core';
+import { ViewSwitch } from '../quantities/ViewSwitch.tsx';
 
 /** What can be looked at of a sized system, in the order in which it is usually asked. */
 export const sizeViews = [
@@ -14,14 +14,11 @@ export type SizeView = (typeof sizeViews)[number]['key'];
 
 export function SizeViews({ view, onView }: { view: SizeView; onView: (view: SizeView) => void }) {
   return (
-    <ScrollArea type="never" className="no-print" viewportProps={{ tabIndex: -1 }}>
-      <SegmentedControl
-        aria-label="View of the size"
-        size="md"
-        value={view}
-        onChange={onView}
-        data={sizeViews.map(({ key, label }) => ({ value: key, label }))}
-      />
-    </ScrollArea>
+    <ViewSwitch
+      label="View of the size"
+      value={view}
+      views={sizeViews.map(({ key, label }) => ({ value: key, label }))}
+      onChange={onView}
+    />
   );
 }

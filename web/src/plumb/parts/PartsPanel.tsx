@@ -71,7 +71,7 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
   const total = check.lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
   const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
   return (
-    <WideTable minWidth={560} label="Parts, scrolls sideways">
+    <WideTable minWidth={300} label="Parts, scrolls sideways">
       <Table verticalSpacing={4}>
         <Table.Thead>
           <Table.Tr>
@@ -79,9 +79,13 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
               Loaded: {loaded} of {check.lines.length}
             </Table.Th>
             <Table.Th ta="right">Quantity</Table.Th>
-            <Table.Th ta="right">Van holds</Table.Th>
+            <Table.Th ta="right" visibleFrom="sm">
+              Van holds
+            </Table.Th>
             <Table.Th ta="right">To buy</Table.Th>
-            <Table.Th ta="right">Price</Table.Th>
+            <Table.Th ta="right" visibleFrom="sm">
+              Price
+            </Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
@@ -97,7 +101,7 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                 />
               </Table.Td>
               <Table.Td ta="right">{writeQuantity(line.quantity, line.unit)}</Table.Td>
-              <Table.Td ta="right">
+              <Table.Td ta="right" visibleFrom="sm">
                 {!known
                   ? '–'
                   : line.taken > 0
@@ -109,7 +113,7 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                   <span className="mark warn">{writeQuantity(line.missing, line.unit)}</span>
                 )}
               </Table.Td>
-              <Table.Td ta="right">
+              <Table.Td ta="right" visibleFrom="sm">
                 {line.price === null ? 'not in the catalogue' : money(line.price)}
               </Table.Td>
             </Table.Tr>
@@ -117,13 +121,12 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
         </Table.Tbody>
         <Table.Tfoot>
           <Table.Tr>
-            <Table.Th>Parts in all</Table.Th>
-            <Table.Th colSpan={3}>
-              <Text size="sm" c="dimmed" ta="right">
+            <Table.Th colSpan={5} ta="right">
+              Parts in all: {money(total)}
+              <Text size="sm" c="dimmed">
                 rolls up to the proposal
               </Text>
             </Table.Th>
-            <Table.Th ta="right">{money(total)}</Table.Th>
           </Table.Tr>
         </Table.Tfoot>
       </Table>

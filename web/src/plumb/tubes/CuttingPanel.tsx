@@ -88,6 +88,9 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
             <Button
               variant="default"
               size="md"
+              h="auto"
+              mih={42}
+              styles={{ label: { whiteSpace: 'normal' } }}
               onClick={() => set(inVan.map(({ size, lengthM }) => newCoil(size, lengthM)))}
             >
               As the van holds:{' '}

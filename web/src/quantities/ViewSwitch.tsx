@@ -1,0 +1,37 @@
+import { ScrollArea, SegmentedControl } from '@mantine/core';
+import { useEffect, useRef } from 'react';
+
+interface Props<V extends string> {
+  label: string;
+  value: V;
+  views: readonly { value: V; label: string }[];
+  onChange: (view: V) => void;
+}
+
+/** The views of a stage in a row. On a narrow screen it is pushed sideways, and the one in use is always in sight. */
+export function ViewSwitch<V extends string>({ label, value, views, onChange }: Props<V>) {
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const viewport = row.current;
+    const current = viewport?.querySelector('input:checked')?.nextElementSibling;
+    if (!viewport || !current) return;
+    const [whole, own] = [viewport, current].map((one) => one.getBoundingClientRect());
+    viewport.scrollLeft += own!.left + own!.width / 2 - (whole!.left + whole!.width / 2);
+  }, [value]);
+  return (
+    <ScrollArea
+      type="never"
+      className="no-print"
+      viewportRef={row}
+      viewportProps={{ tabIndex: -1 }}
+    >
+      <SegmentedControl
+        aria-label={label}
+        size="md"
+        value={value}
+        onChange={onChange}
+        data={[...views]}
+      />
+    </ScrollArea>
+  );
+}
