@@ -125,7 +125,7 @@ function AirGap({ plumbing: { tubes }, system }: Props) {
         </Tone>
       )}
       <Text component="div" size="sm">
-        Three hoses pass the hole:
+        {hoses.length === 3 ? 'Three' : 'Two'} hoses pass the hole:
         <ul style={{ margin: '4px 0 0', paddingLeft: 20 }}>
           {hoses.map(({ id, label, from, to, size }) => (
             <li key={id}>

@@ -59,7 +59,7 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
       return { ...one, label };
     });
   return (
-    <svg viewBox={`0 0 360 ${stemEnd + 44}`} role="img" className={styles.stack}>
+    <svg viewBox={`0 0 410 ${stemEnd + 44}`} role="img" className={styles.stack}>
       <title>
         {`Stack of the tap. Above the counter: ${above.map(({ name }) => name).join(', ')}. Below: ${below.map(({ name }) => name).join(', ')}; then ${hoses === 3 ? 'three hoses' : 'the hose'}.`}
       </title>
