@@ -101,6 +101,7 @@ export { type TubeEnd, tubeEnds } from './plumbing/tubes/tubeEnds.ts';
 export * from './plumbing/tubes/tubeRuns.ts';
 export { cutLength, serviceSlackM } from './plumbing/tubes/cutLength.ts';
 export * from './plumbing/tubes/tubeSchedule.ts';
+export { type DrainClimb, remoteDrain } from './plumbing/tubes/remoteDrain.ts';
 export { routesByPosition } from './plumbing/tubes/routesByPosition.ts';
 export { passesWall } from './plumbing/tubes/passesWall.ts';
 export { tubesOnLine } from './plumbing/tubes/tubesOnLine.ts';

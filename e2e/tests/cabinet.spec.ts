@@ -133,6 +133,7 @@ test('a tank in the next cupboard and a unit in the cellar: tubes, holes and the
   await panel.getByLabel('Length of each line, along its way').blur();
   await expect(way.getByRole('row')).toHaveCount(4);
   await expect(panel).toContainText('still reckoned with another line');
+  await expect(panel.getByTestId('drain-climb')).toContainText(/0\.[23]\d bar stand against/);
   const seconds = async (row: number) =>
     Number(
       (await way.getByRole('row').nth(row).getByRole('cell').nth(1).innerText()).split(' ')[0],

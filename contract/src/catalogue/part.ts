@@ -21,6 +21,13 @@ const base = {
       depth: z.number().min(0.01).max(2),
     })
     .optional(),
+  service: z
+    .strictObject({
+      belowM: z.number().min(0).max(1).optional(),
+      gapM: z.number().min(0).max(0.5).optional(),
+      mayLie: z.boolean().optional(),
+    })
+    .optional(),
 };
 
 export const prefilterPartSchema = z.strictObject({

@@ -72,6 +72,8 @@ const restrictors: Part[] = [200, 300, 420, 550, 800, 1400, 2000].map((flowMlMin
   restrictor: { flowMlMin, atPressureBar: flowMlMin >= 1400 ? 6.9 : 4.14 },
 }));
 
+const body = (width: number, height: number, depth: number) => ({ width, height, depth });
+
 const prefilters: Part[] = [
   {
     id: 'silt-5',
@@ -108,6 +110,8 @@ const pumps: Part[] = [
     kind: 'pump',
     name: 'Heron 2 booster pump',
     price: 118,
+    sizeM: body(0.2, 0.1, 0.1),
+    service: { gapM: 0.015 },
     pump: {
       curve: [
         { flowLPerH: 0, boostBar: 7 },
@@ -125,6 +129,8 @@ const pumps: Part[] = [
     kind: 'pump',
     name: 'Heron 6 high-flow pump',
     price: 176,
+    sizeM: body(0.24, 0.12, 0.12),
+    service: { gapM: 0.02 },
     pump: {
       curve: [
         { flowLPerH: 0, boostBar: 9 },
@@ -145,6 +151,7 @@ const permeatePumps: Part[] = [
     kind: 'permeate-pump',
     name: 'Otter permeate pump',
     price: 74,
+    sizeM: body(0.13, 0.09, 0.09),
     backPressureShare: 0.15,
   },
 ];
@@ -155,6 +162,8 @@ const tanks: Part[] = [
     kind: 'tank',
     name: 'Gourd 8 L bladder tank',
     price: 48,
+    sizeM: body(0.22, 0.36, 0.22),
+    service: { mayLie: true },
     volumeL: 8,
     prechargeBar: 0.48,
   },
@@ -163,6 +172,8 @@ const tanks: Part[] = [
     kind: 'tank',
     name: 'Gourd 12 L bladder tank',
     price: 56,
+    sizeM: body(0.25, 0.4, 0.25),
+    service: { mayLie: true },
     volumeL: 12,
     prechargeBar: 0.48,
   },
@@ -171,6 +182,8 @@ const tanks: Part[] = [
     kind: 'tank',
     name: 'Gourd 20 L bladder tank',
     price: 84,
+    sizeM: body(0.3, 0.46, 0.3),
+    service: { mayLie: true },
     volumeL: 20,
     prechargeBar: 0.48,
   },
@@ -179,6 +192,8 @@ const tanks: Part[] = [
     kind: 'tank',
     name: 'Gourd 40 L bladder tank',
     price: 139,
+    sizeM: body(0.37, 0.56, 0.37),
+    service: { mayLie: false },
     volumeL: 40,
     prechargeBar: 0.48,
   },
@@ -220,6 +235,8 @@ const others: Part[] = [
     kind: 'lamp',
     name: 'Ember 6 W ultraviolet lamp',
     price: 145,
+    sizeM: body(0.07, 0.3, 0.07),
+    service: { belowM: 0.05 },
     ratedFlowLPerH: 230,
     ratedDoseMjCm2: 40,
     powerW: 12,
@@ -229,6 +246,8 @@ const others: Part[] = [
     kind: 'lamp',
     name: 'Ember 11 W ultraviolet lamp',
     price: 189,
+    sizeM: body(0.08, 0.42, 0.08),
+    service: { belowM: 0.06 },
     ratedFlowLPerH: 480,
     ratedDoseMjCm2: 40,
     powerW: 18,

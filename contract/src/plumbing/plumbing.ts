@@ -1,5 +1,6 @@
 import {
   assessUltraviolet,
+  branchKinds,
   chooseFeed,
   type FeedWater,
   type LampFeed,
@@ -76,7 +77,7 @@ export function plumbingOf(
   const joints: Joints = { regulator: regulatorBar !== null, leakStop, drain: drain.way };
   const tubes = tubeSchedule(system, {
     joints,
-    routes: routesOf(document),
+    routes: { ...surveyedRoutes(document, system, joints), ...routesOf(document) },
     positions: positionsOf(document, system, plan, joints),
     sizes: plumb.sizes ?? {},
     colours: plumb.colours ?? {},
@@ -122,6 +123,27 @@ const drainWayOf = ({ drain }: JobDocument['plumb'], { tap }: InstalledSystem) =
 
 /** Hole of an air-gap tap, mm, at the least; its three hoses pass it. */
 const airGapTapMm = 28;
+
+/** Lines to a tap or a branch whose length was read in the survey. */
+function surveyedRoutes(
+  document: JobDocument,
+  system: InstalledSystem,
+  joints: Joints,
+): Record<string, number> {
+  // The lines of a unit elsewhere were measured along their own way.
+  if (remoteOf(document, system)) return {};
+  const { readings } = document.survey;
+  // A branch is only there because its length was read.
+  const read = (place: string) =>
+    place === 'tap' || place === 'dispenser'
+      ? readings.lineLength !== undefined
+      : branchKinds.some((kind) => kind === place);
+  return Object.fromEntries(
+    tubeRuns(system, joints)
+      .filter(({ to }) => read(to))
+      .map(({ id, routeM }) => [id, routeM]),
+  );
+}
 
 /** Measured routes in metres. */
 export const routesOf = (document: JobDocument): Record<string, number> =>

@@ -13,6 +13,16 @@ interface PartBase {
   price: number;
   /** Body as it stands under the sink, m; usual sizes stand in where a data sheet was not looked up. */
   sizeM?: { width: number; height: number; depth: number } | undefined;
+  service?: ServiceRoom | undefined;
+}
+
+/** Room that a part asks for where it stands or hangs; what its data sheet does not say is as usual. */
+export interface ServiceRoom {
+  /** To leave free under it, and beside and behind it, m. */
+  belowM?: number | undefined;
+  gapM?: number | undefined;
+  /** Whether it may lie on its side. */
+  mayLie?: boolean | undefined;
 }
 
 export type PrefilterMedia = 'sediment' | 'carbon-block' | 'catalytic-carbon';

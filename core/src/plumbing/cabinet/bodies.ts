@@ -39,17 +39,12 @@ export function tankSize(volumeL: number): { diameter: number; height: number } 
   return { diameter, height: slender * diameter + valveM };
 }
 
-const sized = (part: Part | null, otherwise: { width: number; height: number; depth: number }) =>
-  part?.sizeM ?? otherwise;
+type Size = Pick<Body, 'width' | 'height' | 'depth'>;
 
 /** The things that need a place in the cabinet, with the room that service asks for. */
 export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
   const bodies: Body[] = [];
-  const add = (
-    id: string,
-    size: { width: number; height: number; depth: number },
-    change: Partial<Body> = {},
-  ) =>
+  const add = (id: string, size: Size, change: Partial<Body> = {}) =>
     bodies.push({
       id,
       ...size,
@@ -60,6 +55,16 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
       mayLie: false,
       ...change,
     });
+  /** A part of the catalogue: as it says itself, else as usual. */
+  const addPart = (id: string, { sizeM, service }: Part, size: Size, usually: Partial<Body>) =>
+    add(id, sizeM ?? size, {
+      ...usually,
+      ...(service?.belowM === undefined ? {} : { below: service.belowM }),
+      ...(service?.gapM === undefined ? {} : { gap: service.gapM }),
+      ...(service?.mayLie === undefined ? {} : { mayLie: service.mayLie }),
+    });
+  const addLamp = (lamp: Part) =>
+    addPart('lamp', lamp, usual.lamp, { hangs: true, below: usual.lamp.below });
   const row = (count: number, elements: number) => ({
     width: usual.housing.width * Math.max(count, 2),
     height: usual.housing.height + usual.element.height * Math.ceil(elements / 2),
@@ -67,14 +72,14 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
   });
   if (isAddedLamp(system)) {
     // What it is added to stands there and is drawn as what is in the way.
-    add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+    addLamp(system.lamp);
   } else if (isUltravioletLine(system)) {
     add('unit', row(system.prefilters.length, 0), {
       hangs: true,
       frontFree: true,
       below: usual.housing.below,
     });
-    add('lamp', sized(system.lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+    addLamp(system.lamp);
   } else {
     const { tank, prefilters, elements, pump, permeatePump, lamp } = system;
     if (isMakerPiped(system)) {
@@ -87,17 +92,14 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
       });
       if (tank) {
         const { diameter, height } = tankSize(tank.volumeL);
-        add('tank', sized(tank, { width: diameter, height, depth: diameter }), {
-          // Its valve is closed at every change of a cartridge.
-          frontFree: true,
-          mayLie: true,
-        });
+        const size = { width: diameter, height, depth: diameter };
+        // Its valve is closed at every change of a cartridge.
+        addPart('tank', tank, size, { frontFree: true, mayLie: true });
       }
-      if (pump) add('pump', sized(pump, usual.pump), { gap: pumpGapM });
-      if (permeatePump)
-        add('permeate-pump', sized(permeatePump, usual.permeatePump), { hangs: true });
+      if (pump) addPart('pump', pump, usual.pump, { gap: pumpGapM });
+      if (permeatePump) addPart('permeate-pump', permeatePump, usual.permeatePump, { hangs: true });
     }
-    if (lamp) add('lamp', sized(lamp, usual.lamp), { hangs: true, below: usual.lamp.below });
+    if (lamp) addLamp(lamp);
   }
   if (leakStop) add('leak-stop', usual.leakStop);
   return bodies;

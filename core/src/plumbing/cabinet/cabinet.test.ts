@@ -180,6 +180,24 @@ describe('reach', () => {
   });
 });
 
+test('a part’s own size and service room come before the usual ones', () => {
+  const tank = { ...tankDesign.tank!, sizeM: { width: 0.3, height: 0.5, depth: 0.31 } };
+  const bodyOf = (design: typeof tankDesign, id: string) =>
+    bodiesOf(design, false).find((body) => body.id === id)!;
+  expect(bodyOf({ ...tankDesign, tank }, 'tank')).toMatchObject({ ...tank.sizeM, mayLie: true });
+  const upright = { ...tank, service: { mayLie: false } };
+  expect(bodyOf({ ...tankDesign, tank: upright }, 'tank').mayLie).toBe(false);
+  const low = { width: 1, height: 0.4, depth: 0.6 };
+  const placed = (part: typeof tank) =>
+    placeBodies([bodyOf({ ...tankDesign, tank: part }, 'tank')], low, []).left;
+  expect(placed(tank)).toEqual([]);
+  expect(placed(upright)).toEqual(['tank']);
+  const lamp = { ...samplePart('lamp'), service: { belowM: 0.2 } };
+  expect(bodyOf({ ...tankDesign, lamp }, 'lamp').below).toBe(0.2);
+  const pump = { ...samplePart('pump'), service: { gapM: 0.04 } };
+  expect(bodyOf({ ...tankDesign, pump }, 'pump').gap).toBe(0.04);
+});
+
 test('a pump stands off walls and neighbours, and a unit that its maker piped is one body', () => {
   const pumped = bodiesOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, true);
   const { placed, left } = placeBodies(pumped, cabinet, []);

@@ -6,6 +6,7 @@ import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
 import type { DrainWay } from '../connections/drainHole.ts';
 import { cutLength, serviceSlackM } from './cutLength.ts';
 import { passesWall } from './passesWall.ts';
+import { remoteDrain } from './remoteDrain.ts';
 import { remoteLines } from './remoteLines.ts';
 import { tubeRuns } from './tubeRuns.ts';
 import { mostTubeLossBar, tubeSchedule } from './tubeSchedule.ts';
@@ -150,5 +151,30 @@ describe('a remote unit', () => {
     // The line that the design has already changes nothing.
     const own = assess(tankDesign, sampleWater);
     expect(own.ok && own.value.secondsPerGlass).toBeCloseTo(near[0]!.secondsPerGlass, 9);
+  });
+
+  test('pushes back on the restrictor when its drain climbs to the sink: less goes to drain, the product is saltier', () => {
+    const climb = (riseM: number, lengthM = 6) => {
+      const made = remoteDrain(tankDesign, sampleWater, newMembrane, { lengthM, riseM });
+      if (!made.ok) throw new Error(made.failure.code);
+      return made.value;
+    };
+    const plain = assess(tankDesign, sampleWater);
+    if (!plain.ok) throw new Error(plain.failure.code);
+    const [short, cellar, deep] = [climb(0, 0), climb(3), climb(9)];
+    expect(short.drainLPerProductL).toBeCloseTo(plain.value.drainLPerProductL, 9);
+    // Three metres of water are 0.294 bar.
+    expect(cellar.backBar - climb(0).backBar).toBeCloseTo(0.294, 2);
+    expect(cellar.drainLPerProductL).toBeLessThan(short.drainLPerProductL);
+    expect(deep.drainLPerProductL).toBeLessThan(cellar.drainLPerProductL);
+    expect(deep.productTdsMgL).toBeGreaterThan(cellar.productTdsMgL);
+    expect(cellar.productTdsMgL).toBeGreaterThan(plain.value.productTdsMgL);
+    // As an orifice does: the flow falls with the root of the pressure across it.
+    const { membranePressureBar } = plain.value.running;
+    const ratio = cellar.drainLPerProductL / short.drainLPerProductL;
+    const orifice = Math.sqrt(1 - cellar.backBar / membranePressureBar);
+    expect(Math.abs(ratio - orifice)).toBeLessThan(0.03);
+    // A unit above the sink drains down: nothing pushes back but the tube.
+    expect(climb(-3).backBar).toBeCloseTo(climb(0).backBar, 9);
   });
 });

@@ -7,6 +7,7 @@ import {
   newMembrane,
   passages,
   passesWall,
+  remoteDrain,
   remoteLines,
   type SystemDesign,
 } from '@katharos/core';
@@ -66,7 +67,14 @@ export function RemotePanel({
         riseM={remote.riseM}
         lines={tubes.filter((tube) => passesWall(tube, drain.way))}
       />
-      {!isUltravioletLine(system) && <Effects design={system} brief={brief} />}
+      {!isUltravioletLine(system) && (
+        <>
+          <Effects design={system} brief={brief} />
+          {drain.way !== 'standpipe' && remote.riseM > 0 && (
+            <Climb design={system} brief={brief} way={remote} />
+          )}
+        </>
+      )}
       <Text size="sm" c="dimmed" mt="sm">
         Dry, flat, free of frost, its front reachable; nothing behind the wall or under the floor
         where it is drilled. A floor drain there, with an air break, saves the way of the drain
@@ -164,6 +172,35 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
         </Group>
       )}
     </>
+  );
+}
+
+/** What a drain line that climbs back to the sink costs, against one that ends where the unit is. */
+function Climb({
+  design,
+  brief,
+  way: { lengthM, riseM },
+}: {
+  design: SystemDesign;
+  brief: JobBrief;
+  way: { lengthM: number; riseM: number };
+}) {
+  const { say } = useUnits();
+  const { today } = brief.task.waters;
+  const [here, up] = useMemo(() => {
+    const at = (way: { lengthM: number; riseM: number }) =>
+      remoteDrain(design, today, newMembrane, way);
+    return [at({ lengthM: 0, riseM: 0 }), at({ lengthM, riseM })];
+  }, [design, today, lengthM, riseM]);
+  if (!here.ok || !up.ok) return null;
+  const ratio = (value: number) => writeNumber(value, 2);
+  return (
+    <Text size="sm" mt="sm" data-testid="drain-climb">
+      The drain line climbs to the sink: {say('pressure', up.value.backBar)} stand against the
+      restrictor. To drain for 1 of product: {ratio(up.value.drainLPerProductL)} instead of{' '}
+      {ratio(here.value.drainLPerProductL)}; product at {say('tds', up.value.productTdsMgL)} instead
+      of {say('tds', here.value.productTdsMgL)}.
+    </Text>
   );
 }
 
