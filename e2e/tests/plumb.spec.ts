@@ -297,3 +297,27 @@ test('the hole plan is in millimetres on the page as on paper', async ({ page })
   await page.emulateMedia({ media: 'screen' });
   await expect(page.getByRole('table', { name: 'Parts' })).toContainText('To buy');
 });
+
+test('a dispenser stands free: no hole, its heater last, its tanks rinsed before', async ({
+  page,
+}) => {
+  await plumbedJob(page, 'Dispenser');
+  await stage(page, 'Size').click();
+  await sizeView(page, 'Compose').click();
+  await page.getByRole('combobox', { name: 'Tap' }).selectOption('plover-stand');
+  await stage(page, 'Plumb').click();
+  await expect(page.getByTestId('step-dispenser')).toContainText('Place the dispenser');
+  await expect(page.getByTestId('step-tap-hole')).toHaveCount(0);
+  await expect(page.getByTestId('step-power')).toContainText('its water scalds');
+  await plumbView(page, 'Connections').click();
+  await expect(page.getByRole('region', { name: 'Dispenser' })).toContainText(
+    'no hole in the counter',
+  );
+  await stage(page, 'Flush').click();
+  const steps = page.getByRole('list', { name: 'All steps' }).getByRole('listitem');
+  await expect(steps.filter({ hasText: 'Switch the heater on' })).toBeVisible();
+  const titles = await steps.allInnerTexts();
+  const at = (title: string) => titles.findIndex((one) => one.includes(title));
+  expect(at('Drain the tank')).toBeLessThan(at('Rinse the dispenser’s tanks'));
+  expect(at('Rinse the dispenser’s tanks')).toBeLessThan(at('Switch the heater on'));
+});

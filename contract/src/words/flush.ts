@@ -102,6 +102,19 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: 'Never look at a lit lamp, never touch its glass. Unplug before opening.',
     proof: 'The signal shows that it burns.',
   }),
+  'dispenser-rinse': (n, say) => ({
+    title: 'Rinse the dispenser’s tanks',
+    instruction: `Heater switched off: let both tanks fill, then run them out ${n('times')} times, cold and hot outlet in turn, about ${say('volume', n('litres'))} in all; what stays in the hot one leaves by its drain plug.`,
+    caution: 'None of this water is drunk, and the heater stays off: dry it burns out.',
+    proof: 'Both outlets run clear and without air.',
+  }),
+  'heater-on': () => ({
+    title: 'Switch the heater on',
+    instruction:
+      'When water runs full from the hot outlet: switch the heater on and wait for its signal; child lock set.',
+    caution: 'Hot water scalds. Keep hands and children away from the first draw.',
+    proof: 'The first cup is hot, and the lock holds.',
+  }),
   'rest-and-recheck': () => ({
     title: 'Last look',
     instruction:

@@ -7,10 +7,14 @@ import {
   inUnits,
   sayIn,
   writeEntered,
+  writeCut,
+  writeMillimetres,
   writeMinutes,
   writeNumber,
   writePercent,
+  writeQuantity,
 } from './amounts.ts';
+import { labelInSentence, surveyFields } from '../job/fields.ts';
 import { decisionCodes, shortfallWords } from './decisions.ts';
 import { failureSentence } from './failures.ts';
 import { flushWords } from './flush.ts';
@@ -56,7 +60,7 @@ describe('sentences', () => {
     expect(codes.length).toBeGreaterThan(8);
     const data = {
       ...{ cycle: 1, cycles: 2, litres: 5, drainLitres: 20, cartridges: 3, elements: 1 },
-      ...{ tank: 1, flowLPerH: 90 },
+      ...{ tank: 1, flowLPerH: 90, times: 2 },
     };
     for (const code of codes) {
       const step = { id: code, code, minutes: 10, attended: true, data } as FlushStep;
@@ -155,6 +159,30 @@ describe('amounts', () => {
     expect(writeNumber(NaN, 1)).toBe('–');
     expect(writeNumber(12345.6, 0)).toBe('12,346');
     expect(writePercent(0.9556, 1)).toBe('95.6 %');
+  });
+
+  test('a cut is rounded up to what a tape shows, a hole to what a bit is sold in', () => {
+    expect(writeCut('metric', 0.7)).toBe('70 cm');
+    expect(writeCut('metric', 0.701)).toBe('71 cm');
+    expect(writeCut('us', 0.7)).toBe('28 in');
+    for (const metres of [0.13, 0.5, 1.204, 7.53]) {
+      expect(parseInt(writeCut('metric', metres), 10) / 100).toBeGreaterThanOrEqual(metres - 1e-9);
+      expect(parseInt(writeCut('us', metres), 10) * 0.0254).toBeGreaterThanOrEqual(metres - 1e-9);
+    }
+    expect([writeMillimetres('metric', 6.35), writeMillimetres('us', 6.35)]).toEqual([
+      '6 mm',
+      '0.25 in',
+    ]);
+    expect([writeQuantity(3, 'piece'), writeQuantity(7.8, 'm')]).toEqual(['3', '7.8 m']);
+  });
+
+  test('a label in a sentence begins small, unless it is an abbreviation', () => {
+    const inside = (label: string) => labelInSentence({ ...surveyFields.pH, label });
+    expect(['Feed TDS', 'pH', 'TDS of its product'].map(inside)).toEqual([
+      'feed TDS',
+      'pH',
+      'TDS of its product',
+    ]);
   });
 
   test('a reading is written as it was entered', () => {

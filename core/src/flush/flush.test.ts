@@ -75,6 +75,29 @@ describe('the plan', () => {
     expect(planOf(tankDesign).plan.some((step) => step.code === 'lamp-on')).toBe(false);
   });
 
+  test('of a dispenser rinses its tanks with the heater off, and lights it when they are full', () => {
+    const dispenser = { hotL: 1.2, coldL: 2.5, heaterW: 450 };
+    const tap = { ...tankDesign.tap, dispenser };
+    const { plan, today } = planOf({ ...tankDesign, tap, lamp: samplePart('lamp') });
+    expect(plan.slice(-4).map(({ code }) => code)).toEqual([
+      'lamp-on',
+      'dispenser-rinse',
+      'heater-on',
+      'rest-and-recheck',
+    ]);
+    const rinse = plan.find(({ code }) => code === 'dispenser-rinse')!;
+    expect(rinse.data.litres).toBeCloseTo(2 * 3.7, 12);
+    expect(rinse.minutes! * today.tapHalfLPerMin).toBeCloseTo(2 * 3.7, 9);
+    const cold = planOf({
+      ...directDesign,
+      tap: { ...tap, dispenser: { ...dispenser, heaterW: 0 } },
+    });
+    const codes = cold.plan.map(({ code }) => code);
+    expect(codes).toContain('dispenser-rinse');
+    expect(codes).not.toContain('heater-on');
+    expect(planOf(tankDesign).plan.map(({ code }) => code)).not.toContain('dispenser-rinse');
+  });
+
   test('of a system that never shuts off waits for no full tank', () => {
     const valve = {
       ...samplePart('shutoff'),

@@ -22,6 +22,8 @@ export type FlushStepCode =
   | 'tank-drain'
   | 'run-open-tap'
   | 'lamp-on'
+  | 'dispenser-rinse'
+  | 'heater-on'
   | 'rest-and-recheck';
 
 /** One thing to do or wait for. A step with minutes has a timer. */
@@ -51,6 +53,8 @@ const leastTankCycles = 2;
 const washoutTarget = 0.02;
 /** Water that a bladder tank keeps when drained to a trickle, as a share of its shell. Default. */
 const heelShare = 0.05;
+/** A tap that gives less is taken to give this, L/min, so that a time stays a time. */
+const leastStreamLPerMin = 0.05;
 
 const step = (
   code: FlushStepCode,
@@ -92,6 +96,23 @@ export function ultravioletFlushPlan(
   ];
 }
 
+/** How often a dispenser's own tanks are filled and run out. Default. */
+const dispenserRinses = 2;
+
+/** A dispenser's tanks are rinsed with the heater off, which is switched on when its tank is full: dry it burns out. */
+function dispenserSteps({ tap }: SystemDesign, { tapHalfLPerMin }: Assessment): FlushStep[] {
+  if (!tap.dispenser) return [];
+  const { hotL, coldL, heaterW } = tap.dispenser;
+  const litres = dispenserRinses * (hotL + coldL);
+  return [
+    step('dispenser-rinse', litres / Math.max(tapHalfLPerMin, leastStreamLPerMin), true, {
+      litres,
+      times: dispenserRinses,
+    }),
+    ...(heaterW > 0 ? [step('heater-on', null, true)] : []),
+  ];
+}
+
 /** The plan of flushing exactly this system in today's water. */
 export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] {
   const start = [
@@ -100,26 +121,25 @@ export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] 
     step('prefilter-flush', flushTimes.prefilter, true, { cartridges: design.prefilters.length }),
     step('fit-membrane', null, true, { elements: design.elements }),
   ];
-  const lamp = design.lamp ? [step('lamp-on', flushTimes.lampWarmUp, true)] : [];
+  const finish = [
+    ...(design.lamp ? [step('lamp-on', flushTimes.lampWarmUp, true)] : []),
+    ...dispenserSteps(design, today),
+    step('rest-and-recheck', null, true),
+  ];
   if (!design.tank || !today.fill) {
     const litres = (today.running.permeateFlowLPerH * flushTimes.openTap) / 60;
-    return [
-      ...start,
-      step('run-open-tap', flushTimes.openTap, true, { litres }),
-      ...lamp,
-      step('rest-and-recheck', null, true),
-    ];
+    return [...start, step('run-open-tap', flushTimes.openTap, true, { litres }), ...finish];
   }
   const rinse = step('membrane-rinse', flushTimes.membraneRinse, true, {
     litres: (today.running.permeateFlowLPerH * flushTimes.membraneRinse) / 60,
   });
   if (!today.fill.shutsOff) {
-    return [...start, rinse, ...lamp, step('rest-and-recheck', null, true)];
+    return [...start, rinse, ...finish];
   }
   const { fillTimeMin, usableVolumeL, drainVolumeL } = today.fill;
   const heelL = heelShare * design.tank.volumeL;
   const cycles = Math.max(leastTankCycles, washoutCycles(heelL, usableVolumeL, washoutTarget));
-  const emptyMin = usableVolumeL / Math.max(today.tapHalfLPerMin, 0.05);
+  const emptyMin = usableVolumeL / Math.max(today.tapHalfLPerMin, leastStreamLPerMin);
   const tank = Array.from({ length: cycles }, (_, i) => {
     const data = { cycle: i + 1, cycles, litres: usableVolumeL, drainLitres: drainVolumeL };
     return [
@@ -127,12 +147,5 @@ export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] 
       step('tank-drain', emptyMin, true, data, `-${i + 1}`),
     ];
   }).flat();
-  return [
-    ...start,
-    rinse,
-    step('close-tap-open-tank', null, true),
-    ...tank,
-    ...lamp,
-    step('rest-and-recheck', null, true),
-  ];
+  return [...start, rinse, step('close-tap-open-tank', null, true), ...tank, ...finish];
 }

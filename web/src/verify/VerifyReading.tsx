@@ -2,12 +2,19 @@ import { type VerifyKey, verifyFields } from '@katharos/contract';
 import { useJob } from '../job/useJob.ts';
 import { QuantityInput } from '../quantities/QuantityInput.tsx';
 
+interface Props {
+  name: VerifyKey;
+  fault?: string | undefined;
+  /** How it is taken, where that is not as usual. */
+  how?: string | undefined;
+}
+
 /** One reading of the verification. */
-export function VerifyReading({ name, fault }: { name: VerifyKey; fault: string | undefined }) {
+export function VerifyReading({ name, fault, how }: Props) {
   const { document, edit, stamp } = useJob();
   return (
     <QuantityInput
-      field={verifyFields[name]}
+      field={how ? { ...verifyFields[name], how } : verifyFields[name]}
       quantity={document.verify.readings[name]}
       fault={fault}
       onCommit={(quantity) =>

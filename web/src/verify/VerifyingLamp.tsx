@@ -39,10 +39,16 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
         </Text>
         <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
           {needed.map((name) => (
-            <VerifyReading key={name} name={name} fault={undefined} />
+            <VerifyReading
+              key={name}
+              name={name}
+              how={
+                name === 'productFlow' ? 'Tap fully open, lamp lit: jug and stopwatch.' : undefined
+              }
+            />
           ))}
-          <VerifyReading name="temperature" fault={undefined} />
-          {!added && <VerifyReading name="pressure" fault={undefined} />}
+          <VerifyReading name="temperature" />
+          {!added && <VerifyReading name="pressure" />}
         </SimpleGrid>
       </section>
       <Checks verify={verify} />
