@@ -8,6 +8,7 @@ import {
   plumbingOf,
   starterCatalogue,
 } from '@katharos/contract';
+import { partsOf, type UltravioletLine } from '@katharos/core';
 import { startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
 
 let server: TestApp;
@@ -153,5 +154,34 @@ describe('the job sheet as a PDF', () => {
     const lines = contentsOf(answer.body as Buffer).flatMap((content) => strokesOf(content).lines);
     for (const side of [83, 67, 51])
       expect(lines.some((line) => Math.abs(mm(line) - side) < 0.05)).toBe(true);
+  });
+
+  test('gives no page to holes where none is drilled, as for a lamp that is added', async () => {
+    const document = verifiedDocument();
+    document.survey.site = { ...document.survey.site, counter: 'steel', drilling: 'yes' };
+    const sheetOf = async (of: JobDocument) => {
+      const job = await filed(of);
+      const pdf = (await agent.get(`/api/jobs/${job.id}/sheet.pdf`).expect(200)).body as Buffer;
+      const rulers = contentsOf(pdf)
+        .flatMap((content) => strokesOf(content).lines)
+        .filter((line) => Math.abs(mm(line) - 100) < 0.05);
+      return { pages: pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length, rulers };
+    };
+    const whole = await sheetOf(document);
+    const system = document.system!;
+    const { tap, line } = system.design;
+    const lamp = partsOf(starterCatalogue, 'lamp')[0]!;
+    const design: UltravioletLine = {
+      kind: 'ultraviolet-line',
+      addedTo: 'tank-system',
+      prefilters: [],
+      lamp,
+      tap,
+      line,
+    };
+    const added = await sheetOf({ ...document, system: { ...system, design } });
+    expect(whole.rulers.length).toBeGreaterThan(0);
+    expect(added.rulers).toEqual([]);
+    expect(added.pages).toBeLessThan(whole.pages);
   });
 });

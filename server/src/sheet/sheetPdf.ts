@@ -87,11 +87,7 @@ export async function sheetPdf(
         .join(', ')}.`,
       { ...heading('Labels, one for each end'), pageBreak: 'before' },
       labels(plumbing, address),
-      { ...heading('Holes, one to one'), pageBreak: 'before' },
-      holePlanSentence(plumbing.holes),
-      ...(plumbing.holes.length > 0
-        ? [{ ...drawing(holePlanSvg(plumbing.holes)), margin: [0, 8, 0, 0] } as Content]
-        : []),
+      ...holePlan(plumbing),
     ],
   });
 }
@@ -131,6 +127,17 @@ function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Con
   };
 }
 
+/** The holes on a page of their own; where none is drilled a sentence says so. */
+function holePlan({ holes }: Plumbing): Content[] {
+  const head = heading('Holes, one to one');
+  if (holes.length === 0) return [head, holePlanSentence(holes)];
+  return [
+    { ...head, pageBreak: 'before' },
+    holePlanSentence(holes),
+    { ...drawing(holePlanSvg(holes)), margin: [0, 8, 0, 0] },
+  ];
+}
+
 /** The cabinet one to ten, on one piece of paper with its heading. */
 function cabinet(plumbing: Plumbing): Content[] {
   const svg = cabinetSvg(plumbing);
@@ -160,7 +167,9 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           {
             stack: [
               { text: writeCut(units, tube.cutM), noWrap: true },
-              ...(tube.known === 'usual' ? [{ text: routeWords.usual, color: quiet }] : []),
+              ...(tube.known === 'usual'
+                ? [{ text: routeWords.usual, color: quiet, noWrap: true }]
+                : []),
             ],
           },
           [...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; '),

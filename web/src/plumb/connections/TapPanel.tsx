@@ -17,7 +17,7 @@ export function TapPanel({
   if (system.tap.dispenser) {
     const { hotL, coldL } = system.tap.dispenser;
     return (
-      <section className="panel" aria-label="Tap">
+      <section className="panel" aria-label="Dispenser">
         <Title order={3} size="h4" mb="xs">
           Dispenser
         </Title>

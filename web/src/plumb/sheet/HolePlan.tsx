@@ -4,16 +4,20 @@ import styles from './Sheet.module.css';
 
 /** The holes at one to one: printed without scaling, they are marked through the paper. A ruler on the page tells whether it was. */
 export function HolePlan({ holes }: { holes: Plumbing['holes'] }) {
+  if (holes.length === 0)
+    return (
+      <section>
+        <h2>Holes, one to one</h2>
+        <p>{holePlanSentence(holes)}</p>
+      </section>
+    );
   const svg = holePlanSvg(holes);
   const listed = holes.map(({ name, mm }) => `${name} ${mm} mm`).join(', ');
   return (
     <section className={styles.page}>
       <h2>Holes, one to one</h2>
       <p>{holePlanSentence(holes)}</p>
-      <SvgPicture
-        svg={svg}
-        label={holes.length === 0 ? 'Hole plan: none' : `Hole plan: ${listed}`}
-      />
+      <SvgPicture svg={svg} label={`Hole plan: ${listed}`} />
       <SvgButton svg={svg} file="holes.svg">
         Hole plan as SVG
       </SvgButton>
