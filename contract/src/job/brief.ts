@@ -4,6 +4,7 @@ import {
   type BranchKind,
   branchKinds,
   householdOfDemand,
+  isAddedLamp,
   meanDemand,
   type Outcome,
   type Overruled,
@@ -21,6 +22,7 @@ import {
   type SurveyReadings,
   toCore,
   treatedWaters,
+  type UltravioletLine,
   permeatePh,
   usualRequirements,
   type VerificationReadings,
@@ -235,3 +237,7 @@ export function verificationReadings(
     ...(drainFlowLPerH === undefined ? {} : { drainFlowLPerH }),
   };
 }
+
+/** Readings that a verdict on a lamp needs: its flow, and the strength before and behind a membrane that is ahead of it. */
+export const lampReadings = (line: UltravioletLine): VerifyKey[] =>
+  isAddedLamp(line) ? ['productFlow', 'feedTds', 'productTds'] : ['productFlow'];

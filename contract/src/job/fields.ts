@@ -274,7 +274,7 @@ export const detailFields = {
   existingTds: {
     dimension: 'tds',
     label: 'TDS of its product',
-    how: 'At its tap after some minutes, same meter.',
+    how: 'At its tap after some minutes, ahead of minerals where there are any.',
     range: { min: 0, max: 5000 },
     outside: 'Check that the sample is product and that the meter shows ppm.',
   },

@@ -1,6 +1,6 @@
-import type { SurveyKey } from '@katharos/core';
+import { isUltravioletLine, type SurveyKey } from '@katharos/core';
 import type { Stage } from '../api/api.ts';
-import { verificationReadings } from './brief.ts';
+import { lampReadings, verificationReadings } from './brief.ts';
 import type { JobDocument } from './job.ts';
 
 /** The readings without which a size rests on guesses. */
@@ -21,8 +21,11 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
   const { survey, system, plumb, flush, verify, keep } = document;
   const at = (stage: Stage) => ({ stage, finished: false });
   if (keep.issued) return { stage: 'keep', finished: true };
-  const lit = system && 'kind' in system.design && verify.readings.productFlow;
-  if (verificationReadings(verify) || lit) return at('keep');
+  const judged =
+    system && isUltravioletLine(system.design)
+      ? lampReadings(system.design).every((key) => verify.readings[key] !== undefined)
+      : verificationReadings(verify) !== undefined;
+  if (judged) return at('keep');
   const flushed = Object.values(flush.steps);
   if (system) {
     if (flushed.some((step) => step.done) && flush.steps['rest-and-recheck']?.done)

@@ -118,10 +118,12 @@ describe('a lamp without a membrane', () => {
     document.system!.design = { ...line, addedTo: 'tank-system', prefilters: [] };
     document.verify.readings = { productFlow: reading(2, 'L/min') };
     expect(certificateOf({ number: 7, document, firm })).toBeUndefined();
+    expect(stageOf(document).stage).not.toBe('keep');
     document.verify.readings.feedTds = reading(400, 'ppm');
     document.verify.readings.productTds = reading(24, 'ppm');
     const good = certificateOf({ number: 7, document, firm })!;
     expect(good.grade).toBe('good');
+    expect(stageOf(document).stage).toBe('keep');
     expect(good.title).toMatch(/added/);
     expect(good.sentences.join()).toMatch(/holds back 94 %/);
     const system = good.tables.find(({ heading }) => heading === 'System')!;

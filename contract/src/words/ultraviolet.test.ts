@@ -8,16 +8,12 @@ import {
 } from '@katharos/core';
 import fc from 'fast-check';
 import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
+import { lampReadings } from '../job/brief.ts';
 import type { VerifyKey } from '../job/fields.ts';
 import { newJobDocument } from '../job/job.ts';
 import { reading } from '../test/plumbedJobs.ts';
 import { sayIn } from './amounts.ts';
-import {
-  lampFeedOf,
-  lampReadings,
-  ultravioletSentence,
-  ultravioletVerdict,
-} from './ultraviolet.ts';
+import { lampFeedOf, ultravioletSentence, ultravioletVerdict } from './ultraviolet.ts';
 
 const [lamp] = partsOf(starterCatalogue, 'lamp');
 const [tap] = partsOf(starterCatalogue, 'tap');

@@ -1,5 +1,4 @@
 import {
-  isAddedLamp,
   lampAt,
   type LampFault,
   type LampFeed,
@@ -9,6 +8,7 @@ import {
   ultravioletLimits,
 } from '@katharos/core';
 import { detailFields, type DetailKey, verifyFields, type VerifyKey } from '../job/fields.ts';
+import { lampReadings } from '../job/brief.ts';
 import type { JobDocument, Survey } from '../job/job.ts';
 import { type Say, writeNumber, writePercent } from './amounts.ts';
 
@@ -39,10 +39,6 @@ export interface UltravioletVerdict {
   /** The dose is held, and what is ahead of the lamp does its part. */
   enough: boolean;
 }
-
-/** Readings that a verdict on a lamp needs: its flow, and the strength before and behind a membrane that is ahead of it. */
-export const lampReadings = (line: UltravioletLine): VerifyKey[] =>
-  isAddedLamp(line) ? ['productFlow', 'feedTds', 'productTds'] : ['productFlow'];
 
 /** The dose at the flow that was measured at the tap; nothing while a reading for it is missing. */
 export function ultravioletVerdict(

@@ -3,6 +3,7 @@ import {
   decisionOptions,
   type DecisionOption,
   type InstalledSystem,
+  isUltravioletLine,
 } from '@katharos/core';
 import { useCallback } from 'react';
 import { useJob } from '../job/useJob.ts';
@@ -49,7 +50,7 @@ export function useChosenSystem() {
       edit((current) => {
         const { [topic]: _old, ...overruled } = current.size.overruled;
         const held = current.system;
-        if (!held || 'kind' in held.design || !best || !settings) {
+        if (!held || isUltravioletLine(held.design) || !best || !settings) {
           return { size: { ...current.size, overruled } };
         }
         // What the proposal has for this topic goes into the design as it stands otherwise.

@@ -55,7 +55,9 @@ export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
             {needs.length > 0
               ? `It would take ${needs.join(', or ')}.`
               : 'More room in one direction alone would not do.'}{' '}
-            Ways out:
+            {found.ways.length > 0
+              ? 'Ways out:'
+              : 'Measure what is really in the way, or hang the reactor where its line passes outside this cabinet.'}
           </Text>
           <ul style={{ margin: '4px 0 0', paddingLeft: 20 }}>
             {found.ways.map((way) => (

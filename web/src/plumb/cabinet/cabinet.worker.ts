@@ -2,6 +2,7 @@ import {
   type Body,
   type Cabinet,
   type InstalledSystem,
+  isAddedLamp,
   isUltravioletLine,
   missingRoom,
   type Obstacle,
@@ -36,9 +37,11 @@ const cabinets = {
     const { bodies, cabinet, obstacles, system, leakStop, catalogue, waters, requirements } = task;
     return {
       room: missingRoom(bodies, cabinet, obstacles),
-      ways: isUltravioletLine(system)
-        ? [{ kind: 'remote' }]
-        : waysOut(system, leakStop, cabinet, obstacles, catalogue, waters, requirements),
+      ways: isAddedLamp(system)
+        ? []
+        : isUltravioletLine(system)
+          ? [{ kind: 'remote' }]
+          : waysOut(system, leakStop, cabinet, obstacles, catalogue, waters, requirements),
     };
   },
 };
