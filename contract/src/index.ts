@@ -20,7 +20,7 @@ export * from './api/photographs.ts';
 export * from './api/van.ts';
 export * from './api/api.ts';
 export * from './api/errors.ts';
-export { failureSentence } from './words/failures.ts';
+export { failureHead, failureSentence } from './words/failures.ts';
 export { issueSentence } from './words/issues.ts';
 export * from './words/amounts.ts';
 export * from './words/decisions.ts';

@@ -38,3 +38,9 @@ const sentences: Record<FailureCode, (data: Failure['data'], path: string) => st
 /** A failure as a sentence. */
 export const failureSentence = (failure: Failure): string =>
   sentences[failure.code](failure.data, failure.path);
+
+/** What a failure comes to, above its sentence. */
+export const failureHead = ({ code }: Failure): string =>
+  code === 'existing-not-read'
+    ? 'The system that is there was not read'
+    : 'This system cannot run in this water';

@@ -1,4 +1,10 @@
-import { failureSentence, flushWords, lampFeedOf, writeMinutes } from '@katharos/contract';
+import {
+  failureHead,
+  failureSentence,
+  flushWords,
+  lampFeedOf,
+  writeMinutes,
+} from '@katharos/contract';
 import {
   assess,
   assessUltraviolet,
@@ -55,7 +61,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
     );
   if (!plan.ok) {
     return (
-      <Tone kind="bad" head="This system cannot run in this water" role="alert">
+      <Tone kind="bad" head={failureHead(plan.failure)} role="alert">
         {failureSentence(plan.failure)}
       </Tone>
     );

@@ -1,4 +1,5 @@
 import {
+  failureHead,
   failureSentence,
   type JobBrief,
   lampFaultWords,
@@ -61,7 +62,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
       {!assessed.ok ? (
         <Tone
           kind="bad"
-          head={added ? 'The system there is not read' : 'No water reaches the tap'}
+          head={added ? failureHead(assessed.failure) : 'No water reaches the tap'}
           role="alert"
         >
           {failureSentence(assessed.failure)}{' '}

@@ -1,4 +1,5 @@
 import {
+  failureHead,
   failureSentence,
   lampFeedOf,
   nodeExplanations,
@@ -176,7 +177,7 @@ function Line({ design, water, state, upright, plumbing }: LineProps) {
   const [picked, setPicked] = useState<string | null>(null);
   if (!solved.ok) {
     return (
-      <Tone kind="bad" head="This system cannot run in this water" role="status">
+      <Tone kind="bad" head={failureHead(solved.failure)} role="status">
         {failureSentence(solved.failure)}
       </Tone>
     );
