@@ -14,6 +14,7 @@ import {
   type Placed,
   type ReachWarning,
   reachWarnings,
+  shapeOf,
 } from '@katharos/core';
 import type { JobDocument } from '../job/job.ts';
 import { detailOf } from './siteOf.ts';
@@ -89,13 +90,7 @@ function placedBodies(
   return bodies.flatMap((body) => {
     const own = held?.[body.id];
     if (!own) return proposed.filter(({ id }) => id === body.id);
-    const { width, height, depth } = body;
-    const shape = own.lies
-      ? { width: height, height: width, depth }
-      : own.turned
-        ? { width: depth, height, depth: width }
-        : { width, height, depth };
-    return [{ id: body.id, ...shape, ...own }];
+    return [{ id: body.id, ...own, ...shapeOf(body, own) }];
   });
 }
 

@@ -82,13 +82,20 @@ describe('plumbing', () => {
         'leak-stop': { option: 'none', reason: 'Floor drain.', ...at },
         regulator: { option: 'none', reason: 'One in the cellar.', ...at },
       };
-      job.plumb.placements = { unit: { x: 0.1, y: 0.2, z: 0, lies: false } };
+      job.plumb.placements = {
+        unit: { x: 0.1, y: 0.2, z: 0, lies: false },
+        tank: { x: 0, y: 0, z: 0.05, lies: true, turned: true },
+      };
     });
     const { plumbing } = plumbed(document);
     const codes = plumbing.steps.map(({ code }) => code);
     expect(codes).not.toContain('fit-leak-stop');
     expect(codes).not.toContain('fit-regulator');
     expect(plumbing.placed.find(({ id }) => id === 'unit')).toMatchObject({ x: 0.1, y: 0.2 });
+    const [tank, body] = [plumbing.placed, plumbing.bodies].map((all) =>
+      all.find(({ id }) => id === 'tank'),
+    );
+    expect(tank).toMatchObject({ z: 0.05, depth: body!.height, height: body!.depth });
     expect(plumbing.bodies.map(({ id }) => id)).not.toContain('leak-stop');
   });
 

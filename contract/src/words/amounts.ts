@@ -61,6 +61,8 @@ export function writeMinutes(minutes: number): string {
 export const writePercent = (fraction: number, decimals = 0): string =>
   `${writeNumber(fraction * 100, decimals)} %`;
 
+const metresPerInch = 0.0254;
+
 /** A tube as it is cut, rounded up to what a tape shows: whole centimetres or inches. */
 export const writeCut = (system: UnitSystem, metres: number): string =>
   system === 'us' ? `${Math.ceil(metres / metresPerInch)} in` : `${Math.ceil(metres * 100)} cm`;
@@ -68,8 +70,6 @@ export const writeCut = (system: UnitSystem, metres: number): string =>
 /** A hole, a pipe or a bit. */
 export const writeMillimetres = (system: UnitSystem, mm: number): string =>
   system === 'us' ? `${writeNumber(mm / 1000 / metresPerInch, 2)} in` : `${writeNumber(mm, 0)} mm`;
-
-const metresPerInch = 0.0254;
 
 /** How many pieces, or how much by the metre. */
 export const writeQuantity = (value: number, unit: 'piece' | 'm'): string =>

@@ -17,6 +17,7 @@ import {
   missingRoom,
   offTheWall,
   placeBodies,
+  shapeOf,
 } from './placing.ts';
 import { reachWarnings } from './reach.ts';
 import { waysOut } from './waysOut.ts';
@@ -97,6 +98,27 @@ describe('the cabinet', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  test('lays a tank from back to door where it does not lie across, and says so, so that moving it keeps it', () => {
+    const tank = bodies.find(({ id }) => id === 'tank')!;
+    const narrow = { width: tank.width + 0.02, height: tank.width + 0.02, depth: 0.6 };
+    const [one] = placeBodies([tank], narrow, []).placed;
+    expect(one).toMatchObject({ lies: true, turned: true, depth: tank.height });
+    expect(shapeOf(tank, one!)).toEqual({
+      width: one!.width,
+      height: one!.height,
+      depth: one!.depth,
+      lies: true,
+      turned: true,
+    });
+    // However it is put, it is the same thing: its three sides are those of the body.
+    const sides = ({ width, height, depth }: Pick<Body, 'width' | 'height' | 'depth'>) =>
+      [width, height, depth].sort();
+    for (const body of bodies)
+      for (const lies of [false, true])
+        for (const turned of [undefined, true])
+          expect(sides(shapeOf(body, { lies, turned }))).toEqual(sides(body));
   });
 
   test('has ways out: a smaller tank lived with, the next cupboard, the unit elsewhere', () => {

@@ -40,7 +40,7 @@ export interface Body {
 export interface Placed extends Box {
   id: string;
   lies: boolean;
-  /** It hangs with its back on a side wall, so that its width runs along the cabinet's depth. */
+  /** It hangs with its back on a side wall, or lies from back to door: what is usually across runs along the cabinet's depth. */
   turned?: boolean | undefined;
 }
 
@@ -185,16 +185,26 @@ function hasPlace(body: Body, cabinet: Cabinet, obstacles: readonly Obstacle[]):
 
 type Shape = Pick<Placed, 'width' | 'height' | 'depth' | 'lies' | 'turned'>;
 
-function shapesOf({ width, height, depth, mayLie, hangs }: Body): Shape[] {
-  const upright = { width, height, depth, lies: false };
-  if (hangs) return [upright, { ...upright, width: depth, depth: width, turned: true }];
-  return mayLie
-    ? [
-        upright,
-        { width: height, height: width, depth, lies: true },
-        { width, height: depth, depth: height, lies: true },
-      ]
-    : [upright];
+/** The room that a body takes as it stands, lies or is turned. */
+export function shapeOf(
+  { width, height, depth }: Pick<Body, 'width' | 'height' | 'depth'>,
+  { lies, turned }: Pick<Placed, 'lies' | 'turned'>,
+): Shape {
+  if (lies)
+    return turned
+      ? { width, height: depth, depth: height, lies, turned }
+      : { width: height, height: width, depth, lies };
+  return turned
+    ? { width: depth, height, depth: width, lies, turned }
+    : { width, height, depth, lies };
+}
+
+/** The ways a body may be placed, the usual one first. */
+function shapesOf(body: Body): Shape[] {
+  const ways: Pick<Placed, 'lies' | 'turned'>[] = [{ lies: false }];
+  if (body.hangs) ways.push({ lies: false, turned: true });
+  else if (body.mayLie) ways.push({ lies: true }, { lies: true, turned: true });
+  return ways.map((way) => shapeOf(body, way));
 }
 
 /** Left, back and bottom corners made by walls and by what stands there, nearest the back left first. */

@@ -40,8 +40,7 @@ const within = (box: Box, x: number, y: number, z = 0.5): Port => [
 
 /**
  * Port of a body that stands by itself, as these are made: a reactor's inlet below and its outlet above, a pump's and a leak stop's at
- * their ends, a tank's nipple on top, or at the end when it lies: towards the
- * door, or where it lies across the cabinet, towards the unit.
+ * their ends, a tank's nipple on top, or at its end when it lies: towards the door, or across the cabinet, towards the unit.
  */
 export function bodyPort({ place, comesIn }: TubeEndAt, box: Standing, unit: Box | null): Port {
   switch (place) {
@@ -49,7 +48,7 @@ export function bodyPort({ place, comesIn }: TubeEndAt, box: Standing, unit: Box
       return within(box, 0.5, comesIn ? 0 : 1);
     case 'tank': {
       if (!box.lies) return within(box, 0.5, 1);
-      if (box.depth > box.width) return within(box, 0.5, 0.5, 1);
+      if (box.turned) return within(box, 0.5, 0.5, 1);
       // Laid down with its valve towards the unit.
       const unitIsLeft = unit !== null && unit.x + unit.width / 2 < box.x + box.width / 2;
       return within(box, unitIsLeft ? 0 : 1, 0.5);

@@ -40,7 +40,7 @@ function powerSteps({ system, site }: WorkFacts): StepDraft[] {
   const cautions: Caution[] = ['dry-hands', 'ground-fault'];
   if (site.outlet === 'switched') cautions.push('switched-outlet');
   if (site.outlet === 'none' || site.outlet === null) cautions.push('electrician');
-  if (system.tap.dispenser && !isAddedLamp(system)) cautions.push('heater-off');
+  if (system.tap.dispenser) cautions.push('heater-off');
   return [
     {
       code: 'power',

@@ -42,7 +42,6 @@ export function remoteDrain(
     },
   });
   let share = 1;
-
   for (let turn = 0; ; turn += 1) {
     const assessed = assess(narrowed(share), water, ageing);
     if (!assessed.ok) return assessed;

@@ -61,6 +61,10 @@ describe('routes from port to port', () => {
       box('tank', [0.6, 0, 0], [0.38, 0.28, 0.28], true),
     ]);
     expect(far['tank-tee>tank']).toBe(along(0.6, 0.685 - 0.14, 0.14 - 0.075));
+    const inwards = box('tank', [0, 0, 0.1], [0.28, 0.28, 0.38], true);
+    expect(routes(tankDesign, [unit, { ...inwards, turned: true }])['tank-tee>tank']).toBe(
+      along(0.8 - 0.14, 0.685 - 0.14, 0.48 - 0.075),
+    );
   });
 
   test('of a unit on a side wall begin at its own left, which is towards the door on the left wall', () => {

@@ -1,5 +1,6 @@
 import { failureSentence, type JobBrief, type Plumbing, writeNumber } from '@katharos/contract';
 import {
+  assess,
   boreMm,
   type InstalledSystem,
   isUltravioletLine,
@@ -187,11 +188,11 @@ function Climb({
 }) {
   const { say } = useUnits();
   const { today } = brief.task.waters;
-  const [here, up] = useMemo(() => {
-    const at = (way: { lengthM: number; riseM: number }) =>
-      remoteDrain(design, today, newMembrane, way);
-    return [at({ lengthM: 0, riseM: 0 }), at({ lengthM, riseM })];
-  }, [design, today, lengthM, riseM]);
+  const [here, up] = useMemo(
+    () =>
+      [assess(design, today), remoteDrain(design, today, newMembrane, { lengthM, riseM })] as const,
+    [design, today, lengthM, riseM],
+  );
   if (!here.ok || !up.ok) return null;
   const ratio = (value: number) => writeNumber(value, 2);
   return (
