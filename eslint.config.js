@@ -2,43 +2,6 @@ import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** Arrows point inward: core <- contract <- solve, server, web. The lists say what each package may not import. */
-export const forbiddenImports = {
-  core: ['@katharos/*', 'node:*', 'react*', 'express', 'sequelize', '@mantine/*', 'zod'],
-  contract: [
-    '@katharos/solve',
-    '@katharos/server',
-    '@katharos/web',
-    'node:*',
-    'react*',
-    'express',
-    'sequelize',
-    '@mantine/*',
-  ],
-  solve: ['@katharos/server', '@katharos/web', 'react*', 'express', 'sequelize', '@mantine/*'],
-  server: ['@katharos/web', '@katharos/solve', 'react*', '@mantine/*'],
-  web: ['@katharos/server', '@katharos/solve', 'node:*', 'express', 'sequelize'],
-};
-
-const boundaries = Object.entries(forbiddenImports).map(([folder, patterns]) => ({
-  files: [`${folder}/src/**/*.{ts,tsx}`],
-  ignores: ['**/*.test.ts', '**/*.test.tsx', '**/*.bench.ts'],
-  rules: {
-    'no-restricted-imports': [
-      'error',
-      {
-        patterns: [
-          { group: patterns, message: `${folder} may not depend on this: arrows point inward.` },
-          {
-            regex: '^(@katharos/[^/]+/|(\\.\\./)+(core|contract|solve|server|web)/src/)',
-            message: 'Import a package through its entry.',
-          },
-        ],
-      },
-    ],
-  },
-}));
-
 export default tseslint.config(
   {
     ignores: [
@@ -82,7 +45,6 @@ export default tseslint.config(
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
-  ...boundaries,
   {
     // An answer's body is whatever the server sent; the tests hold it to the contract's schemas.
     files: ['server/src/**/*.test.ts', 'server/src/test/*.ts'],

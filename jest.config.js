@@ -3,7 +3,9 @@ export default {
   testEnvironment: 'node',
   // Only a guard against a test that hangs: signing in costs a slow hash, and a machine may be busy. No test here measures time.
   testTimeout: 30_000,
-  roots: ['core/src', 'contract/src', 'solve/src', 'server/src', 'web/src', 'tools'],
+  roots: ['core', 'job', 'words', 'papers', 'contract', 'solve', 'server', 'web', 'tools'].map(
+    (name) => `${name}/src`,
+  ),
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': '<rootDir>/tools/jestTransform.js' },

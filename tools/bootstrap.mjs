@@ -51,12 +51,12 @@ function installPackages() {
 async function runSolve() {
   const bundle = join(root, 'solve', 'dist', 'solve.mjs');
   const newest = Math.max(
-    ...['core', 'contract', 'solve'].map((part) => newestIn(join(root, part, 'src'))),
+    ...['core', 'job', 'words', 'solve'].map((part) => newestIn(join(root, part, 'src'))),
   );
   if (!existsSync(bundle) || statSync(bundle).mtimeMs < newest) {
     const built = spawnSync(
       join(root, 'node_modules', '.bin', 'tsx'),
-      ['tools/build.ts', 'solve'],
+      ['tools/src/build.ts', 'solve'],
       {
         cwd: root,
         stdio: ['ignore', 2, 2],
@@ -82,7 +82,7 @@ async function runTool() {
   try {
     const { register } = await import('tsx/esm/api');
     register();
-    const { run } = await import(pathToFileURL(join(root, 'tools', `${command}.ts`)).href);
+    const { run } = await import(pathToFileURL(join(root, 'tools', 'src', `${command}.ts`)).href);
     await run(options);
   } catch (error) {
     console.error(error instanceof Error ? error.message : error);

@@ -1,11 +1,11 @@
 import {
   briefOf,
-  inUnits,
   newJobDocument,
   type Survey,
   starterCatalogue,
   surveyFields,
-} from '@katharos/contract';
+} from '@katharos/job';
+import { inUnits } from '@katharos/words';
 import { parseQuantity, recommend, type SurveyKey, unitSystems } from '@katharos/core';
 import { expect, type Locator, type Page } from '@playwright/test';
 

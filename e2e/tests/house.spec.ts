@@ -1,4 +1,4 @@
-import { sayIn } from '@katharos/contract';
+import { sayIn } from '@katharos/words';
 import {
   agedMembrane,
   liveSampledDays,
@@ -6,7 +6,6 @@ import {
   supplyOf,
   usualHousehold,
 } from '@katharos/core';
-import { expect, test } from '@playwright/test';
 import {
   beginJob,
   enter,
@@ -17,6 +16,7 @@ import {
   stage,
   takeSurvey,
 } from '../support/job.ts';
+import { expect, test } from '@playwright/test';
 
 const say = sayIn('metric');
 

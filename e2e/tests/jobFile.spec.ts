@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import type { JobFile } from '@katharos/contract';
-import { expect, test } from '@playwright/test';
+import type { JobFile } from '@katharos/job';
 import { signIn, stage } from '../support/job.ts';
+import { expect, test } from '@playwright/test';
 
 test('a job is saved as a file and opened again; a file that is none is refused with a sentence', async ({
   page,

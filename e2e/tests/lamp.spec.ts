@@ -1,6 +1,6 @@
-import { starterCatalogue, writeNumber } from '@katharos/contract';
+import { starterCatalogue } from '@katharos/job';
+import { writeNumber } from '@katharos/words';
 import { partsOf, productDose, ultravioletLimits } from '@katharos/core';
-import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
   enter,
@@ -13,6 +13,7 @@ import {
   takeSurvey,
   type Typed,
 } from '../support/job.ts';
+import { expect, type Page, test } from '@playwright/test';
 
 const dose = (page: Page) => page.getByTestId('dose').locator('.figure-value');
 

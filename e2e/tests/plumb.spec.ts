@@ -1,13 +1,6 @@
-import {
-  branchNames,
-  newJobDocument,
-  placeName,
-  plumbingOf,
-  sayIn,
-  workWords,
-} from '@katharos/contract';
+import { branchNames, placeName, sayIn, workWords } from '@katharos/words';
+import { newJobDocument, plumbingOf } from '@katharos/job';
 import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
-import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
   cabinet,
@@ -21,6 +14,7 @@ import {
   stage,
   takeSurvey,
 } from '../support/job.ts';
+import { expect, type Page, test } from '@playwright/test';
 
 const say = sayIn('metric');
 

@@ -1,6 +1,6 @@
-import { sayIn, starterCatalogue } from '@katharos/contract';
+import { sayIn } from '@katharos/words';
+import { starterCatalogue } from '@katharos/job';
 import { judge, partsOf } from '@katharos/core';
-import { expect, type Page, test } from '@playwright/test';
 import {
   beginJob,
   fair,
@@ -12,6 +12,7 @@ import {
   takeSurvey,
   written,
 } from '../support/job.ts';
+import { expect, type Page, test } from '@playwright/test';
 
 const say = sayIn('metric');
 const figure = (page: Page, id: string) => page.getByTestId(id).locator('.figure-value');

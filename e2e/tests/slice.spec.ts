@@ -1,15 +1,13 @@
 import {
   flushWords,
-  newJobDocument,
-  plumbingOf,
   sayIn,
   writeEntered,
   writeMinutes,
   writeNumber,
   writePercent,
-} from '@katharos/contract';
+} from '@katharos/words';
+import { newJobDocument, plumbingOf } from '@katharos/job';
 import { expectedReadings, flushPlan, verdict } from '@katharos/core';
-import { expect, test } from '@playwright/test';
 import {
   beginJob,
   enter,
@@ -21,6 +19,7 @@ import {
   stage,
   written,
 } from '../support/job.ts';
+import { expect, test } from '@playwright/test';
 
 const readings = {
   feedTds: '510 ppm',

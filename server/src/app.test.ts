@@ -1,12 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import {
-  type Job,
-  type JobDocument,
-  jobListSchema,
-  jobSchema,
-  sessionSchema,
-} from '@katharos/contract';
-import request from 'supertest';
+import { type Job, jobListSchema, jobSchema, sessionSchema } from '@katharos/contract';
+import type { JobDocument } from '@katharos/job';
 import { demoJobs } from './seed/demoJobs.ts';
 import {
   emptyDocument,
@@ -16,6 +10,7 @@ import {
   type TestApp,
   verifiedDocument,
 } from './test/testApp.ts';
+import request from 'supertest';
 
 let server: TestApp;
 let agent: Awaited<ReturnType<TestApp['signedIn']>>;

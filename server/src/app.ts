@@ -6,12 +6,15 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
-import type { Config } from './config.ts';
+import type { Config } from './base/config.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { firmRoutes, setupRoutes } from './firm/firmRoutes.ts';
 import { ApiError } from './http/apiError.ts';
 import { answerErrors } from './http/errors.ts';
+import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
+import { paperRoutes } from './papers/paperRoutes.ts';
+import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
 import { vanRoutes } from './van/vanRoutes.ts';
@@ -76,6 +79,9 @@ export function createApp({ config, sequelize, logger, setupCode }: AppParts): E
   app.use('/api/setup', setupRoutes(config, sequelize, setupCode));
   app.use('/api/session', sessionRoutes(config));
   app.use('/api/firm', firmRoutes());
+  // Files and papers first: their addresses are more particular than a job's own.
+  app.use('/api/jobs', jobFileRoutes(sequelize), paperRoutes());
+  app.use('/api/jobs/:job/photographs', photographRoutes());
   app.use('/api/jobs', jobRoutes(sequelize));
   app.use('/api/catalogue', catalogueRoutes());
   app.use('/api/van', vanRoutes(sequelize));

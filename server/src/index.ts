@@ -1,3 +1,3 @@
 export { createApp } from './app.ts';
-export { readConfig } from './config.ts';
+export { readConfig } from './base/config.ts';
 export { migrate, openDatabase } from './db/database.ts';

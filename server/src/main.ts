@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { readConfig } from './config.ts';
+import { readConfig } from './base/config.ts';
 import { migrate, openDatabase } from './db/database.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { seedDemo } from './seed/seedDemo.ts';

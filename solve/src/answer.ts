@@ -1,10 +1,5 @@
-import {
-  failureSentence,
-  issueSentence,
-  solveKinds,
-  type SolveRequest,
-  solveRequestSchema,
-} from '@katharos/contract';
+import { failureSentence, issueSentence } from '@katharos/words';
+import { solveKinds, type SolveRequest, solveRequestSchema } from './request.ts';
 import {
   calciteContact,
   concentrateLsi,

@@ -1,8 +1,8 @@
-import type { DisinfectantCapacity } from '../carbon/carbonLife.ts';
+import type { DisinfectantCapacity } from '../water/carbonLife.ts';
 import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
 import type { Pump } from '../hydraulics/pumpPressure.ts';
 import type { Restrictor } from '../hydraulics/restrictorFlow.ts';
-import type { CalciteMedia } from '../carbonate/calciteContact.ts';
+import type { CalciteMedia } from '../water/carbonate/calciteContact.ts';
 import type { MembraneRating } from '../membrane/elementPermeance.ts';
 import type { Shutoff } from '../tank/bladderTank.ts';
 

@@ -1,4 +1,4 @@
-import { findRoot } from '../numeric/findRoot.ts';
+import { findRoot } from '../base/numeric/findRoot.ts';
 import { risePressure } from '../water/waterDensity.ts';
 import { filterResistance, type FilterDrop } from './prefilterDrop.ts';
 import { type TapLine, tapLineLoss } from './tapLine.ts';

@@ -1,3 +1,5 @@
+import { firstOutOfRange } from '../base/guard.ts';
+import { limits } from '../base/limits.ts';
 import { viscosityRatio } from '../water/waterViscosity.ts';
 
 /** A filter's pressure drop at one flow, at 25 C. */
@@ -12,4 +14,12 @@ export interface FilterDrop {
  */
 export function filterResistance(filter: FilterDrop | undefined, temperatureC: number): number {
   return filter ? (filter.dropBar / filter.atFlowLPerH) * viscosityRatio(temperatureC) : 0;
+}
+
+/** Refuses a filter whose rating is not physical. */
+export function refuseFilter(path: string, filter: FilterDrop) {
+  return firstOutOfRange([
+    [`${path}.dropBar`, filter.dropBar, limits.dropBar],
+    [`${path}.atFlowLPerH`, filter.atFlowLPerH, limits.flowLPerH],
+  ]);
 }

@@ -1,10 +1,9 @@
-import { firstOutOfRange, type Range } from '../guard.ts';
-import { limits } from '../limits.ts';
-import { findRoot } from '../numeric/findRoot.ts';
-import { fail, type Outcome, succeed } from '../outcome.ts';
-import { refuseFilter } from '../system/roSystem.ts';
+import { firstOutOfRange, type Range } from '../base/guard.ts';
+import { limits } from '../base/limits.ts';
+import { findRoot } from '../base/numeric/findRoot.ts';
+import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import { risePressure } from '../water/waterDensity.ts';
-import { filterResistance, type FilterDrop } from './prefilterDrop.ts';
+import { filterResistance, type FilterDrop, refuseFilter } from './prefilterDrop.ts';
 import { type Tube, tubeLoss } from './tubeLoss.ts';
 
 /** The product's way from tank or membrane to the open air above the glass. */

@@ -1,6 +1,6 @@
-import { firstOutOfRange } from '../guard.ts';
-import { limits } from '../limits.ts';
-import { fail, type Outcome, succeed } from '../outcome.ts';
+import { firstOutOfRange } from '../base/guard.ts';
+import { limits } from '../base/limits.ts';
+import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import { osmoticPressure, osmoticScale } from '../water/osmoticPressure.ts';
 import { concentrationPolarisation } from './concentrationPolarisation.ts';
 import type { ElementAtTemperature } from './localFlux.ts';

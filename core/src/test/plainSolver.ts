@@ -6,7 +6,7 @@ import { pumpPressure } from '../hydraulics/pumpPressure.ts';
 import { filterResistance } from '../hydraulics/prefilterDrop.ts';
 import { restrictorCoefficient, restrictorFlow } from '../hydraulics/restrictorFlow.ts';
 import type { MembraneRating } from '../membrane/elementPermeance.ts';
-import type { RoSystem } from '../system/roSystem.ts';
+import type { RoSystem } from '../system/point/roSystem.ts';
 import { osmoticPressure } from '../water/osmoticPressure.ts';
 
 /**

@@ -5,7 +5,7 @@ import type { PlumbingSite } from '../plumbing/connections/siteFacts.ts';
 import { tapHole } from '../plumbing/connections/tapHole.ts';
 import { tubeSchedule } from '../plumbing/tubes/tubeSchedule.ts';
 import type { WorkFacts } from '../plumbing/order/workFacts.ts';
-import type { AddedLamp, InstalledSystem } from '../ultraviolet/ultravioletLine.ts';
+import type { AddedLamp, InstalledSystem } from '../system/ultravioletLine.ts';
 import type { Branch } from '../hydraulics/branchPressure.ts';
 import { directDesign, samplePart, sampleParts, tankDesign } from './samples.ts';
 

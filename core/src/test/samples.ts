@@ -1,6 +1,6 @@
 import { type Part, partsOf } from '../catalogue/parts.ts';
-import type { RoSystem } from '../system/roSystem.ts';
-import type { FeedWater, SystemDesign } from '../sizing/systemDesign.ts';
+import type { RoSystem } from '../system/point/roSystem.ts';
+import type { FeedWater, SystemDesign } from '../system/design.ts';
 
 /** Made-up parts and waters that the tests of the core share. */
 

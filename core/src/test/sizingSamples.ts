@@ -1,7 +1,7 @@
-import { householdOfDemand } from '../day/household.ts';
-import type { SiteChoices } from '../sizing/candidates.ts';
-import { type Requirements, type SizingWaters, usualRequirements } from '../sizing/requirements.ts';
-import type { FeedWater } from '../sizing/systemDesign.ts';
+import { householdOfDemand } from '../household/household.ts';
+import type { SiteChoices } from '../choose/candidates.ts';
+import type { SizingWaters, FeedWater } from '../system/design.ts';
+import { type Requirements, usualRequirements } from '../choose/requirements.ts';
 import { tankDesign } from './samples.ts';
 
 /** What the sample household asks, on a plain site. */

@@ -34,13 +34,3 @@ export const productTransmittance = 0.95;
 /** Dose that a lamp gives product at a flow, mJ/cm2. */
 export const productDose = (lamp: LampRating, flowLPerH: number): number =>
   ultravioletDose(lamp, flowLPerH, productTransmittance);
-
-/** Water that a lamp can treat: what shades, stains or coats its sleeve. Limits of practice (defaults). */
-export const ultravioletLimits = {
-  ironMgL: 0.05,
-  manganeseMgL: 0.05,
-  hardnessMgL: 17,
-  transmittance: 0.9,
-  /** Least dose for drinking water. */
-  doseMjCm2: 40,
-} as const;

@@ -1,10 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import { expect, test } from '@jest/globals';
-import { jobDocumentSchema, partSchema } from '@katharos/contract';
+import { jobDocumentSchema, partSchema } from '@katharos/job';
 import { fittingRoles } from '@katharos/core';
-import pg from 'pg';
 import { verifiedDocument } from '../test/testApp.ts';
 import { migrate, openDatabase } from './database.ts';
+import pg from 'pg';
 import * as unions from './migrations/0004-unions.ts';
 import * as foundation from './migrations/0001-foundation.ts';
 

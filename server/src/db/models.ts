@@ -1,5 +1,5 @@
-import type { FirmSettings, JobDocument, VanLine } from '@katharos/contract';
-import type { Part } from '@katharos/core';
+import type { FirmSettings, JobDocument } from '@katharos/job';
+import type { VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
   type CreationOptional,

@@ -1,8 +1,8 @@
-import type { FirmSettings } from '@katharos/contract';
+import type { FirmSettings } from '@katharos/job';
 import type { Part } from '@katharos/core';
-import type { Transaction } from 'sequelize';
 import { FirmRow, PartRow, UserRow } from '../db/models.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
+import type { Transaction } from 'sequelize';
 
 /** Whether anybody can sign in at all. */
 export const hasOwner = async (): Promise<boolean> => (await UserRow.count()) > 0;

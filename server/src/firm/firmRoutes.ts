@@ -1,19 +1,15 @@
 import { timingSafeEqual } from 'node:crypto';
-import {
-  firmSettingsSchema,
-  setupSchema,
-  starterCatalogue,
-  usualFirmSettings,
-} from '@katharos/contract';
-import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
-import type { Config } from '../config.ts';
+import { firmSettingsSchema, starterCatalogue, usualFirmSettings } from '@katharos/job';
+import { setupSchema } from '@katharos/contract';
+import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { requireSession, sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
 import { createFirm, hasOwner, saveSettings } from './firmRepository.ts';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
 
 const isSame = (a: string, b: string): boolean => {
   const [left, right] = [Buffer.from(a), Buffer.from(b)];

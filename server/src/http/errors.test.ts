@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { apiErrors } from '@katharos/contract';
-import { readConfig } from '../config.ts';
+import { readConfig } from '../base/config.ts';
 import { errorOf, startTestApp } from '../test/testApp.ts';
 
 describe('errors', () => {

@@ -1,6 +1,6 @@
-import { issueSentence } from '@katharos/contract';
-import type { z } from 'zod';
+import { issueSentence } from '@katharos/words';
 import { ApiError } from './apiError.ts';
+import type { z } from 'zod';
 
 /** Checks input against a schema; the first thing wrong is answered with its path and sentence. */
 export function validate<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {

@@ -1,13 +1,7 @@
-import {
-  type Job,
-  type JobDocument,
-  jobDocumentSchema,
-  type JobSummary,
-  type Stage,
-  stageOf,
-} from '@katharos/contract';
-import { type Attributes, Op, type Transaction, type WhereOptions } from 'sequelize';
+import type { Job, JobSummary } from '@katharos/contract';
+import { type JobDocument, jobDocumentSchema, type Stage, stageOf } from '@katharos/job';
 import { FirmRow, JobRow } from '../db/models.ts';
+import { type Attributes, Op, type Transaction, type WhereOptions } from 'sequelize';
 
 const summaryOf = (row: JobRow): JobSummary => ({
   id: row.id,

@@ -1,7 +1,8 @@
-import type { FiledPhotograph, Photograph, PhotographSubject } from '@katharos/contract';
-import { Op, type Transaction } from 'sequelize';
+import type { FiledPhotograph, PhotographSubject } from '@katharos/job';
+import type { Photograph } from '@katharos/contract';
 import { PhotographRow } from '../db/models.ts';
 import type { PreparedPhotograph } from './preparePhotograph.ts';
+import { Op, type Transaction } from 'sequelize';
 
 /** Where a photograph belongs; every query is scoped by all of it. */
 export interface JobKey {

@@ -1,13 +1,9 @@
-import {
-  changePhotographSchema,
-  newPhotographQuerySchema,
-  photographLimits,
-} from '@katharos/contract';
-import express, { type Request, type Response, Router } from 'express';
+import { changePhotographSchema, newPhotographQuerySchema } from '@katharos/contract';
+import { photographLimits } from '@katharos/job';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { findJob } from '../jobs/jobRepository.ts';
-import { sessionOf } from '../session/requireSession.ts';
+import { requireSession, sessionOf } from '../session/requireSession.ts';
 import {
   addPhotograph,
   changePhotograph,
@@ -18,6 +14,7 @@ import {
   setRemoved,
 } from './photographRepository.ts';
 import { preparePhotograph } from './preparePhotograph.ts';
+import express, { type Request, type Response, Router } from 'express';
 
 /** The job that the address names, if it is this firm's. */
 async function jobKey(request: Request, response: Response): Promise<JobKey> {
@@ -34,6 +31,7 @@ const orNotFound = (found: boolean): void => {
 /** Photographs of a job, mounted under it. */
 export function photographRoutes(): Router {
   const router = Router({ mergeParams: true });
+  router.use(requireSession);
 
   router.get('/', async (request, response) => {
     response.json({ photographs: await listPhotographs(await jobKey(request, response)) });

@@ -1,13 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import {
-  type Job,
-  type JobFile,
-  jobSchema,
-  photographListSchema,
-  photographSchema,
-} from '@katharos/contract';
-import sharp from 'sharp';
+import { type Job, jobSchema, photographListSchema, photographSchema } from '@katharos/contract';
+import type { JobFile } from '@katharos/job';
 import { errorOf, startTestApp, type TestApp } from '../test/testApp.ts';
+import sharp from 'sharp';
 
 let server: TestApp;
 let agent: Awaited<ReturnType<TestApp['signedIn']>>;

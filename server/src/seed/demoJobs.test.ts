@@ -1,13 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   briefOf,
-  decisionSentence,
   jobDocumentSchema,
-  sayIn,
   stageOf,
   starterCatalogue,
   verificationReadings,
-} from '@katharos/contract';
+} from '@katharos/job';
+import { decisionSentence, sayIn } from '@katharos/words';
 import { decide, recommend, type SystemDesign, verdict } from '@katharos/core';
 import { demoJobs } from './demoJobs.ts';
 

@@ -8,7 +8,7 @@ import {
   starterCatalogue,
   surveyFields,
   type Survey,
-} from '@katharos/contract';
+} from '@katharos/job';
 import {
   expectedReadings,
   usualHousehold,
@@ -18,7 +18,6 @@ import {
   type SystemDesign,
   toCore,
 } from '@katharos/core';
-
 import { demoOwner } from './demoFirm.ts';
 
 /** How far a sample job has come. */

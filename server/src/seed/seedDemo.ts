@@ -1,11 +1,11 @@
-import { starterCatalogue, usualFirmSettings } from '@katharos/contract';
-import type { Sequelize } from 'sequelize';
+import { starterCatalogue, usualFirmSettings } from '@katharos/job';
 import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { VanStockRow } from '../db/models.ts';
 import { demoOwner, demoSignIn, demoVan } from './demoFirm.ts';
 import { demoJobs } from './demoJobs.ts';
+import type { Sequelize } from 'sequelize';
 
 /** Fills an empty database with the sample firm; a database that has an owner is left as it is. */
 export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {

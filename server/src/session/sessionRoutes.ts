@@ -1,7 +1,5 @@
 import { credentialsSchema, type Session } from '@katharos/contract';
-import { type CookieOptions, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
-import type { Config } from '../config.ts';
+import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { hashPassword, isPassword } from './passwords.ts';
@@ -14,6 +12,8 @@ import {
   sessionDays,
   type UserForSignIn,
 } from './sessionRepository.ts';
+import { type CookieOptions, Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
 
 /** Limits tries from one address; only tries that failed count. */
 export const limitTries = (tries: number) =>

@@ -1,23 +1,22 @@
 import { randomBytes } from 'node:crypto';
+import { type ApiErrorBody, apiErrors } from '@katharos/contract';
 import {
-  type ApiErrorBody,
-  apiErrors,
   type JobDocument,
   newJobDocument,
   starterCatalogue,
   usualFirmSettings,
-} from '@katharos/contract';
+} from '@katharos/job';
+import { createApp } from '../app.ts';
+import { type Config, readConfig } from '../base/config.ts';
+import { migrate, openDatabase } from '../db/database.ts';
+import { createFirm } from '../firm/firmRepository.ts';
+import { demoJobs } from '../seed/demoJobs.ts';
+import { hashPassword } from '../session/passwords.ts';
 import { expect } from '@jest/globals';
 import type { Express } from 'express';
 import pg from 'pg';
 import { pino } from 'pino';
 import request, { type Response } from 'supertest';
-import { createApp } from '../app.ts';
-import { type Config, readConfig } from '../config.ts';
-import { migrate, openDatabase } from '../db/database.ts';
-import { createFirm } from '../firm/firmRepository.ts';
-import { demoJobs } from '../seed/demoJobs.ts';
-import { hashPassword } from '../session/passwords.ts';
 
 export const setupCode = '12345678';
 export const password = 'a test password';

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { type Job, jobSchema, takingSchema, type VanLine, vanSchema } from '@katharos/contract';
+import { type Job, jobSchema, takingSchema, vanSchema } from '@katharos/contract';
+import type { VanLine } from '@katharos/core';
 import { errorOf, startTestApp, type TestApp } from '../test/testApp.ts';
 
 let server: TestApp;

@@ -1,6 +1,6 @@
-import type { Taking, Van, VanLine } from '@katharos/contract';
-import type { Transaction } from 'sequelize';
+import type { Taking, Van, VanLine } from '@katharos/core';
 import { PartRow, VanStockRow, VanTakingRow } from '../db/models.ts';
+import type { Transaction } from 'sequelize';
 
 const plain = ({ jobId, lines, takenAt, takenBy }: VanTakingRow): Taking => ({
   jobId,

@@ -1,6 +1,5 @@
-import { stockSchema, type Taking, takeSchema } from '@katharos/contract';
-import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
+import { stockSchema, takeSchema } from '@katharos/contract';
+import type { Taking } from '@katharos/core';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { findJob } from '../jobs/jobRepository.ts';
@@ -14,6 +13,8 @@ import {
   setStock,
   takeFromStock,
 } from './vanRepository.ts';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
 
 /** What the firm's van holds; a job takes its parts out once, and can put them back. */
 export function vanRoutes(sequelize: Sequelize): Router {

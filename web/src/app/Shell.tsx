@@ -15,12 +15,12 @@ import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import IconUser from '@tabler/icons-react/dist/esm/icons/IconUser.mjs';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
-import { unitsChosen } from '../quantities/unitsSlice.ts';
-import { useUnits } from '../quantities/useUnits.ts';
-import { api, troubleOf, useSessionQuery, useSignOutMutation } from './api.ts';
+import { unitsChosen } from '../data/unitsSlice.ts';
+import { useUnits } from '../ui/useUnits.ts';
+import { api, troubleOf, useSessionQuery, useSignOutMutation } from '../data/api.ts';
 import { ShortcutList } from './ShortcutList.tsx';
-import { useAppDispatch } from './store.ts';
-import { Tone } from '../quantities/Tone.tsx';
+import { useAppDispatch } from '../data/store.ts';
+import { Tone } from '../ui/Tone.tsx';
 import styles from './Shell.module.css';
 
 /** The frame of every signed-in page: mark, units, appearance, account. */

@@ -1,7 +1,7 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { JobsPage } from '../jobs/JobsPage.tsx';
 import { SignInPage } from '../session/SignInPage.tsx';
-import { BrokenPage, MissingPage } from './FailurePages.tsx';
+import { BrokenPage, MissingPage } from '../ui/FailurePages.tsx';
 import { Shell } from './Shell.tsx';
 
 /** Addresses of the application. The job's stages and papers are loaded when first asked for. */
@@ -15,7 +15,7 @@ export const router = createBrowserRouter([
       { path: '/jobs', element: <JobsPage /> },
       {
         path: '/jobs/:id/:stage?',
-        lazy: async () => ({ Component: (await import('../job/JobPage.tsx')).JobPage }),
+        lazy: async () => ({ Component: (await import('../job/page/JobPage.tsx')).JobPage }),
       },
       {
         path: '/firm',
@@ -30,18 +30,18 @@ export const router = createBrowserRouter([
   },
   {
     path: '/jobs/:id/sheet',
-    lazy: async () => ({ Component: (await import('../plumb/sheet/SheetPage.tsx')).SheetPage }),
+    lazy: async () => ({ Component: (await import('../papers/SheetPage.tsx')).SheetPage }),
     errorElement: <BrokenPage />,
   },
   {
     path: '/jobs/:id/proposal',
-    lazy: async () => ({ Component: (await import('../proposal/ProposalPage.tsx')).ProposalPage }),
+    lazy: async () => ({ Component: (await import('../papers/ProposalPage.tsx')).ProposalPage }),
     errorElement: <BrokenPage />,
   },
   {
     path: '/jobs/:id/certificate',
     lazy: async () => ({
-      Component: (await import('../keep/CertificatePage.tsx')).CertificatePage,
+      Component: (await import('../papers/CertificatePage.tsx')).CertificatePage,
     }),
     errorElement: <BrokenPage />,
   },

@@ -1,5 +1,10 @@
-import { firmSettingsSchema, type FirmSettings, usualPrices } from '@katharos/contract';
+import { firmSettingsSchema, type FirmSettings, usualPrices } from '@katharos/job';
 import { type Household, usualHousehold, usualRequirements } from '@katharos/core';
+import { troubleOf, useSaveSettingsMutation, useSessionQuery } from '../data/api.ts';
+import { showUndo } from '../ui/undoNotice.tsx';
+import { HabitInput, habits } from '../job/household/HabitInput.tsx';
+import { useUnits } from '../ui/useUnits.ts';
+import { standardFields } from './standardFields.ts';
 import {
   Button,
   Group,
@@ -13,11 +18,6 @@ import {
 } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
-import { troubleOf, useSaveSettingsMutation, useSessionQuery } from '../app/api.ts';
-import { showUndo } from '../app/undoNotice.tsx';
-import { HabitInput, habits } from '../survey/HabitInput.tsx';
-import { useUnits } from '../quantities/useUnits.ts';
-import { standardFields } from './standardFields.ts';
 
 /** How this firm works: its units, papers and prices, what it holds systems to, and the household a survey begins with. */
 export function FirmPage() {

@@ -1,4 +1,4 @@
-import type { FirmSettings } from '@katharos/contract';
+import type { FirmSettings } from '@katharos/job';
 
 interface StandardField {
   key: keyof NonNullable<FirmSettings['standards']>;

@@ -1,4 +1,10 @@
-import { type JobSummary, stages } from '@katharos/contract';
+import type { JobSummary } from '@katharos/contract';
+import { stages } from '@katharos/job';
+import { troubleOf, useJobsQuery } from '../data/api.ts';
+import { stageNames } from '@katharos/words';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { NewJobForm } from './NewJobForm.tsx';
+import { OpenJobFile } from './OpenJobFile.tsx';
 import { Anchor, Button, Group, Skeleton, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useDebouncedValue, useDisclosure, useHotkeys } from '@mantine/hooks';
 import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
@@ -7,11 +13,6 @@ import dayjs from 'dayjs';
 import relativeTime from 'dayjs/plugin/relativeTime';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { troubleOf, useJobsQuery } from '../app/api.ts';
-import { stageNames } from '../job/stageNames.ts';
-import { LoadTrouble } from '../app/LoadTrouble.tsx';
-import { NewJobForm } from './NewJobForm.tsx';
-import { OpenJobFile } from './OpenJobFile.tsx';
 import styles from './JobsPage.module.css';
 
 dayjs.extend(relativeTime);

@@ -1,10 +1,10 @@
 import { newJobSchema } from '@katharos/contract';
+import { troubleOf, useAddJobMutation } from '../data/api.ts';
+import { Tone } from '../ui/Tone.tsx';
 import { Button, Group, Modal, Stack, TextInput } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { troubleOf, useAddJobMutation } from '../app/api.ts';
-import { Tone } from '../quantities/Tone.tsx';
 
 interface Props {
   opened: boolean;

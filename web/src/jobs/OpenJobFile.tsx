@@ -2,7 +2,7 @@ import { Button, FileButton } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { troubleOf, useOpenJobFileMutation } from '../app/api.ts';
+import { troubleOf, useOpenJobFileMutation } from '../data/api.ts';
 
 const complain = (message: string) =>
   notifications.show({ title: 'The file was not opened', message, color: 'red', autoClose: 12000 });

@@ -1,8 +1,8 @@
 import { setupSchema } from '@katharos/contract';
+import { troubleOf, useSetUpMutation } from '../data/api.ts';
+import { Tone } from '../ui/Tone.tsx';
 import { Button, PasswordInput, Stack, Text, TextInput, Title } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
-import { troubleOf, useSetUpMutation } from '../app/api.ts';
-import { Tone } from '../quantities/Tone.tsx';
 
 /** The first owner of a fresh installation. */
 export function SetupForm({ onDone }: { onDone: () => void }) {

@@ -1,4 +1,8 @@
 import { credentialsSchema } from '@katharos/contract';
+import { troubleOf, useMetaQuery, useSignInMutation } from '../data/api.ts';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { Tone } from '../ui/Tone.tsx';
+import { SetupForm } from './SetupForm.tsx';
 import {
   Button,
   Container,
@@ -11,10 +15,6 @@ import {
 } from '@mantine/core';
 import { schemaResolver, useForm } from '@mantine/form';
 import { useNavigate, useSearchParams } from 'react-router';
-import { troubleOf, useMetaQuery, useSignInMutation } from '../app/api.ts';
-import { LoadTrouble } from '../app/LoadTrouble.tsx';
-import { Tone } from '../quantities/Tone.tsx';
-import { SetupForm } from './SetupForm.tsx';
 
 /** Only addresses of this application are gone to after signing in. */
 const inside = (target: string | null) => (target && /^\/(?!\/)/.test(target) ? target : '/jobs');

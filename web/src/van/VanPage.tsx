@@ -1,8 +1,8 @@
 import type { Part } from '@katharos/core';
+import { troubleOf, useCatalogueQuery, useSetStockMutation, useVanQuery } from '../data/api.ts';
+import { Tone } from '../ui/Tone.tsx';
 import { Button, NumberInput, Skeleton, Stack, Table, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';
-import { troubleOf, useCatalogueQuery, useSetStockMutation, useVanQuery } from '../app/api.ts';
-import { Tone } from '../quantities/Tone.tsx';
 
 /** What the van holds of every part of the catalogue, counted by hand; jobs take out of it. */
 export function VanPage() {

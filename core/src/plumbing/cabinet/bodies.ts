@@ -3,8 +3,8 @@ import {
   type InstalledSystem,
   isAddedLamp,
   isUltravioletLine,
-} from '../../ultraviolet/ultravioletLine.ts';
-import { isMakerPiped } from '../tubes/tubeRuns.ts';
+} from '../../system/ultravioletLine.ts';
+import { isMakerPiped } from '../../system/design.ts';
 import type { Body } from './placing.ts';
 
 /** Usual sizes where the catalogue gives none, m; defaults. A housing of ten inches with its bracket, elements on top of them. */

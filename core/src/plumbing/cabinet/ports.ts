@@ -1,4 +1,5 @@
-import type { TubeFunction } from '../tubes/tubeRuns.ts';
+import { type Place, readPlace } from '../places/place.ts';
+import type { TubeFunction } from '../places/tubeFunction.ts';
 import { housedUnit } from './bodies.ts';
 import type { Box, Cabinet, Placed } from './placing.ts';
 
@@ -7,7 +8,7 @@ export type Port = readonly [x: number, y: number, z: number];
 
 /** One end of a tube at a place: whether the water comes in there, and what it is. */
 export interface TubeEndAt {
-  place: string;
+  place: Place;
   comesIn: boolean;
   function: TubeFunction;
 }
@@ -80,14 +81,14 @@ export function housedUnitPort(
   const left = 0;
   const right = 1;
   const element = (index: number) => housingM + (Math.floor((index - 1) / 2) + 0.5) * elementM;
-  const numbered = /^(prefilter|membrane)(?:-(\d+))?$/.exec(place);
-  if (numbered?.[1] === 'prefilter') return at(comesIn ? left : right, headM);
-  if (numbered) {
-    const index = Number(numbered[2] ?? 1);
-    const turned = series && index % 2 === 0;
-    return at(comesIn !== turned ? right : left, element(index));
-  }
-  switch (place) {
+  const { kind, index } = readPlace(place);
+  switch (kind) {
+    case 'prefilter':
+      return at(comesIn ? left : right, headM);
+    case 'membrane': {
+      const turned = series && index % 2 === 0;
+      return at(comesIn !== turned ? right : left, element(index));
+    }
     case 'feed-tee':
       return at(right, element(1));
     case 'restrictor':

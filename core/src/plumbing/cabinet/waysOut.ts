@@ -1,7 +1,7 @@
 import { type Part, partsOf } from '../../catalogue/parts.ts';
-import { judge, type JudgedDesign } from '../../sizing/judge.ts';
-import type { Requirements, SizingWaters } from '../../sizing/requirements.ts';
-import type { SystemDesign } from '../../sizing/systemDesign.ts';
+import { judge, type JudgedDesign } from '../../choose/judge.ts';
+import type { SizingWaters, SystemDesign } from '../../system/design.ts';
+import type { Requirements } from '../../choose/requirements.ts';
 import { bodiesOf } from './bodies.ts';
 import { type Cabinet, type Obstacle, placeBodies } from './placing.ts';
 

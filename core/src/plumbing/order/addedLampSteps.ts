@@ -1,5 +1,5 @@
-import type { AddedLamp } from '../../ultraviolet/ultravioletLine.ts';
-import { sizeOfBore } from '../tubes/tubeSize.ts';
+import type { AddedLamp } from '../../system/ultravioletLine.ts';
+import { sizeOfBore } from '../places/tubeSize.ts';
 import { permissionSteps, siteCautions } from './houseSteps.ts';
 import { lampStep } from './unitSteps.ts';
 import type { WorkFacts } from './workFacts.ts';

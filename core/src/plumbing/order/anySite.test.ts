@@ -1,9 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { isAddedLamp } from '../../ultraviolet/ultravioletLine.ts';
+import { isAddedLamp, isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { sampleParts, tankDesign } from '../../test/samples.ts';
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
 import { drainWays } from '../connections/drainHole.ts';
 import { chooseFeed, feedConnections } from '../connections/feedConnection.ts';
 import type { PlumbingSite } from '../connections/siteFacts.ts';

@@ -1,6 +1,6 @@
 import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, StepPart, Tool } from './workStep.ts';
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 
 /** Leave to drill, where it has to be had. */
 export const permissionSteps = ({ drilling }: WorkFacts['site']): StepDraft[] =>

@@ -3,9 +3,9 @@ import {
   type InstalledSystem,
   isAddedLamp,
   isUltravioletLine,
-} from '../../ultraviolet/ultravioletLine.ts';
+} from '../../system/ultravioletLine.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
-import type { TubeSize } from '../tubes/tubeSize.ts';
+import type { TubeSize } from '../places/tubeSize.ts';
 import type { StepPart, WorkStep } from './workStep.ts';
 
 /** One line of what goes into the van. */

@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { sampleParts, sampleWater, tankDesign } from '../../test/samples.ts';
-import { isAddedLamp, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
-import { ultravioletWaterline } from '../../waterline/ultravioletWaterline.ts';
-import { waterline } from '../../waterline/waterline.ts';
-import { takesClip } from '../tubes/tubeEnds.ts';
-import { isMakerPiped } from '../tubes/tubeRuns.ts';
+import { isAddedLamp, isUltravioletLine } from '../../system/ultravioletLine.ts';
+import { ultravioletWaterline } from '../../system/ultravioletWaterline.ts';
+import { waterline } from '../../system/waterline.ts';
+import { takesClip } from '../places/tubeEnds.ts';
+import { isMakerPiped } from '../../system/design.ts';
 import { tubesOnLine } from '../tubes/tubesOnLine.ts';
 import { partsList, systemParts } from './partsList.ts';
-import { endStep } from './tubeSteps.ts';
+import { stepOfPlace } from '../places/place.ts';
 import { workOrder } from './workOrder.ts';
 import type { WorkCode } from './workStep.ts';
 
@@ -123,8 +123,8 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
     for (const { id, from, to } of tubes) {
       const step = steps.find((one) => one.id === `tube:${id}`)!;
       for (const place of [from, to]) {
-        expect(steps.map((one) => one.id)).toContain(endStep(place));
-        expect(step.after).toContain(endStep(place));
+        expect(steps.map((one) => one.id)).toContain(stepOfPlace(place));
+        expect(step.after).toContain(stepOfPlace(place));
       }
     }
   });

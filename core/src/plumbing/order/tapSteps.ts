@@ -1,4 +1,4 @@
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, Tool, WorkCode } from './workStep.ts';
 

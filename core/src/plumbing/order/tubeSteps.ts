@@ -1,6 +1,7 @@
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
-import { passesWall } from '../tubes/passesWall.ts';
-import { takesClip } from '../tubes/tubeEnds.ts';
+import { isUltravioletLine } from '../../system/ultravioletLine.ts';
+import { passesWall } from '../places/passesWall.ts';
+import { stepOfPlace } from '../places/place.ts';
+import { takesClip } from '../places/tubeEnds.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
 import { teePart } from './unitSteps.ts';
 import type { WorkFacts } from './workFacts.ts';
@@ -56,8 +57,8 @@ function tubeStep(tube: ScheduledTube, through: boolean, nextDoor: boolean): Ste
     code: 'run-tube',
     id: `tube:${id}`,
     after: [
-      endStep(from),
-      endStep(to),
+      stepOfPlace(from),
+      stepOfPlace(to),
       ...(through ? ['drill-through'] : []),
       ...(panel ? ['drill-panel'] : []),
     ],
@@ -76,40 +77,4 @@ function tubeStep(tube: ScheduledTube, through: boolean, nextDoor: boolean): Ste
       through: through ? 1 : panel ? 2 : 0,
     },
   };
-}
-
-/** The step that puts up what a tube ends at. */
-export function endStep(place: string): string {
-  const branch = /^(?:tee-|valve-)?(refrigerator|ice-maker|second-tap|machine)$/.exec(place);
-  if (branch) return `branch:${branch[1]}`;
-  switch (place) {
-    case 'unit-union':
-    case 'tap-union':
-      return 'cut-product-line';
-    case 'feed-valve':
-      return 'feed';
-    case 'regulator':
-    case 'leak-stop':
-    case 'restrictor':
-      return `fit-${place}`;
-    case 'air-gap':
-      return 'tap';
-    case 'tap':
-    case 'dispenser':
-    case 'drain':
-    case 'tank':
-      return place;
-    case 'pressure-switch':
-      return 'mount-pump';
-    case 'pump':
-    case 'permeate-pump':
-    case 'lamp':
-      return `mount-${place}`;
-    case 'feed-tee':
-    case 'brine-tee':
-    case 'product-tee':
-      return 'join-bank';
-    default:
-      return /^membrane-\d+$/.test(place) ? 'join-bank' : 'hang-unit';
-  }
 }

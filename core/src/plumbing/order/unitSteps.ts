@@ -1,10 +1,10 @@
-import { isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
-import type { SystemDesign } from '../../sizing/systemDesign.ts';
+import { isUltravioletLine } from '../../system/ultravioletLine.ts';
+import { type SystemDesign, isMakerPiped } from '../../system/design.ts';
 import { fullTankKg } from '../cabinet/bodies.ts';
-import { passesWall } from '../tubes/passesWall.ts';
-import { isMakerPiped } from '../tubes/tubeRuns.ts';
+import type { Place } from '../places/place.ts';
+import { passesWall } from '../places/passesWall.ts';
 import { teeSize } from '../tubes/tubeSchedule.ts';
-import { outsideMm } from '../tubes/tubeSize.ts';
+import { outsideMm } from '../places/tubeSize.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { StepDraft, StepPart } from './workStep.ts';
 
@@ -33,7 +33,7 @@ export function unitSteps(facts: WorkFacts): StepDraft[] {
 }
 
 /** The fitting that a tee is. */
-export const teePart = (tubes: WorkFacts['tubes'], place: string): string =>
+export const teePart = (tubes: WorkFacts['tubes'], place: Place): string =>
   teeSize(tubes, place) === '3/8"' ? 'tee-wide' : 'tee';
 
 const idsOf = (parts: readonly { id: string }[]): string[] => parts.map(({ id }) => id);
@@ -114,7 +114,7 @@ function membraneUnitSteps(
   ];
   if (!piped && design.elements > 1) {
     const { elements, arrangement } = design;
-    const rows =
+    const rows: Place[] =
       arrangement === 'parallel' ? ['feed-tee', 'brine-tee', 'product-tee'] : ['product-tee'];
     steps.push({
       code: 'join-bank',

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { samplePart, tankDesign } from '../../test/samples.ts';
-import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import type { InstalledSystem } from '../../system/ultravioletLine.ts';
 import { drainHole } from '../connections/drainHole.ts';
 import type { PlumbingSite } from '../connections/siteFacts.ts';
 import { mayMove, orderedWork } from './orderedWork.ts';

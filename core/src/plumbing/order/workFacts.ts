@@ -1,13 +1,10 @@
-import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import type { InstalledSystem } from '../../system/ultravioletLine.ts';
 import type { DrainHole } from '../connections/drainHole.ts';
 import type { FeedChoice } from '../connections/feedConnection.ts';
 import type { PlumbingSite } from '../connections/siteFacts.ts';
 import type { TapHole } from '../connections/tapHole.ts';
+import type { Passage } from '../places/passage.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
-
-/** What lines of a remote unit pass. */
-export const passages = ['floor', 'wall'] as const;
-export type Passage = (typeof passages)[number];
 
 /** All that an order of work is made from. */
 export interface WorkFacts {

@@ -1,4 +1,4 @@
-import { isAddedLamp, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { isAddedLamp, isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { addedLampSteps } from './addedLampSteps.ts';
 import { drainSteps, supplySteps } from './houseSteps.ts';
 import { tapSteps } from './tapSteps.ts';

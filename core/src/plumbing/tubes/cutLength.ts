@@ -1,4 +1,4 @@
-import { insertion } from './tubeEnds.ts';
+import { insertion } from '../places/tubeEnds.ts';
 import type { TubeRun } from './tubeRuns.ts';
 
 /** Slack that lets the unit be pulled out for service, m. Default of the firm. */

@@ -1,9 +1,9 @@
 import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
-import { type Outcome, succeed } from '../../outcome.ts';
-import { assess } from '../../sizing/assess.ts';
-import type { Ageing, FeedWater, SystemDesign } from '../../sizing/systemDesign.ts';
+import { type Outcome, succeed } from '../../base/outcome.ts';
+import { assess } from '../../system/assess.ts';
+import type { Ageing, FeedWater, SystemDesign } from '../../system/design.ts';
 import { risePressure } from '../../water/waterDensity.ts';
-import { boreMm } from './tubeSize.ts';
+import { boreMm } from '../places/tubeSize.ts';
 
 /** What a drain line that climbs does to the system. */
 export interface DrainClimb {

@@ -1,7 +1,7 @@
-import { type Outcome, succeed } from '../../outcome.ts';
-import { assess } from '../../sizing/assess.ts';
-import type { Ageing, FeedWater, SystemDesign } from '../../sizing/systemDesign.ts';
-import { boreMm, type TubeSize, tubeSizes } from './tubeSize.ts';
+import { type Outcome, succeed } from '../../base/outcome.ts';
+import { assess } from '../../system/assess.ts';
+import type { Ageing, FeedWater, SystemDesign } from '../../system/design.ts';
+import { boreMm, type TubeSize, tubeSizes } from '../places/tubeSize.ts';
 
 /** What a product line of a length and a rise does in each tube. */
 export interface LineEffect {

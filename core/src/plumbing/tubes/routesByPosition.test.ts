@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { addedLamp, archetypes, flows } from '../../test/plumbingSamples.ts';
 import { directDesign, samplePart, tankDesign } from '../../test/samples.ts';
-import { type InstalledSystem, isAddedLamp } from '../../ultraviolet/ultravioletLine.ts';
+import { type InstalledSystem, isAddedLamp } from '../../system/ultravioletLine.ts';
 import { bodiesOf } from '../cabinet/bodies.ts';
 import { placeBodies, type Placed } from '../cabinet/placing.ts';
 import { routesByPosition } from './routesByPosition.ts';

@@ -1,4 +1,4 @@
-import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { type InstalledSystem, isUltravioletLine } from '../../system/ultravioletLine.ts';
 import {
   bodyPort,
   housedUnitPort,
@@ -8,7 +8,9 @@ import {
   type TubeEndAt,
 } from '../cabinet/ports.ts';
 import type { Cabinet, Obstacle, Placed } from '../cabinet/placing.ts';
-import { isMakerPiped, type TubeRun } from './tubeRuns.ts';
+import { placeFacts } from '../places/place.ts';
+import { isMakerPiped } from '../../system/design.ts';
+import type { TubeRun } from './tubeRuns.ts';
 
 /** Tube does not run straight along edges: corners and bends take this much more. Default. */
 const bends = 1.1;
@@ -16,11 +18,6 @@ const bends = 1.1;
 const shortestM = 0.12;
 /** Where the stop valve of the cold supply usually stands, as a share of width and height, until it is measured. Default. */
 const valveAt = { x: 0.3, y: 0.5 } as const;
-
-const ownBody = new Set(['tank', 'pump', 'lamp', 'permeate-pump', 'leak-stop']);
-/** Places at the counter and beyond the cabinet, and those in a line that is there. */
-const outside =
-  /^(tap|dispenser|air-gap|tee-.*|valve-.*|refrigerator|ice-maker|second-tap|machine|(unit|tap)-union)$/;
 
 interface Arrangement {
   cabinet: Cabinet;
@@ -64,31 +61,36 @@ const unitOf = (system: InstalledSystem): Unit =>
 function portAt(end: TubeEndAt, kind: Unit, arrangement: Arrangement): Port | null {
   const { cabinet, placed, obstacles } = arrangement;
   const { place } = end;
-  if (place === 'feed-valve' || place === 'regulator')
-    return (
-      middleOf(obstacles, 'stop-valve') ?? [
-        valveAt.x * cabinet.width,
-        valveAt.y * cabinet.height,
-        0,
-      ]
-    );
-  if (place === 'drain')
-    return middleOf(obstacles, 'trap') ?? [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
-  if (outside.test(place)) return null;
-  const stands = (id: string) => {
+  const { stands } = placeFacts(place);
+  const bodyOf = (id: string) => {
     const box = placed.find((one) => one.id === id);
     return box ? standing(box, cabinet) : null;
   };
-  const unit = stands('unit');
-  if (ownBody.has(place)) {
-    const box = stands(place);
-    // What the maker built in has no place of its own.
-    return box && bodyPort(end, box, unit);
+  const unit = bodyOf('unit');
+  switch (stands) {
+    case 'stop-valve':
+      return (
+        middleOf(obstacles, 'stop-valve') ?? [
+          valveAt.x * cabinet.width,
+          valveAt.y * cabinet.height,
+          0,
+        ]
+      );
+    case 'waste':
+      return middleOf(obstacles, 'trap') ?? [cabinet.width / 2, 0.6 * cabinet.height, 0.15];
+    case 'body': {
+      const box = bodyOf(place);
+      // What the maker built in has no place of its own.
+      return box && bodyPort(end, box, unit);
+    }
+    case 'unit':
+      if (!unit) return null;
+      return kind === 'piped'
+        ? pipedUnitPort(end, unit)
+        : housedUnitPort(end, unit, kind === 'housed-in-series');
+    default:
+      return null;
   }
-  if (!unit) return null;
-  return kind === 'piped'
-    ? pipedUnitPort(end, unit)
-    : housedUnitPort(end, unit, kind === 'housed-in-series');
 }
 
 function middleOf(obstacles: readonly Obstacle[], id: string): Port | null {

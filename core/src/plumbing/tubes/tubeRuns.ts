@@ -1,23 +1,23 @@
-import { isTanklessUnit, type SystemDesign } from '../../sizing/systemDesign.ts';
+import { isMakerPiped, isTanklessUnit, type SystemDesign } from '../../system/design.ts';
 import {
   type AddedLamp,
   type InstalledSystem,
   isAddedLamp,
   isUltravioletLine,
   type UltravioletLine,
-} from '../../ultraviolet/ultravioletLine.ts';
+} from '../../system/ultravioletLine.ts';
 import type { DrainWay } from '../connections/drainHole.ts';
-import { endAt, takesClip, type TubeEnd } from './tubeEnds.ts';
-import { sizeOfBore, type TubeSize } from './tubeSize.ts';
-
-export const tubeFunctions = ['feed', 'unit', 'tank', 'product', 'drain'] as const;
-export type TubeFunction = (typeof tubeFunctions)[number];
+import type { Place } from '../places/place.ts';
+import { type TubeEnd } from '../places/tubeEnd.ts';
+import { endAt, takesClip } from '../places/tubeEnds.ts';
+import type { TubeFunction } from '../places/tubeFunction.ts';
+import { sizeOfBore, type TubeSize } from '../places/tubeSize.ts';
 
 /** One run of tube under the sink. */
 export interface TubeRun {
   id: string;
-  from: string;
-  to: string;
+  from: Place;
+  to: Place;
   function: TubeFunction;
   size: TubeSize;
   /** Usual route of a unit beside the sink, m; the person replaces it by the measured one. */
@@ -54,10 +54,6 @@ const usual = {
   addedLamp: 0.4,
 } as const;
 
-/** Whether everything between the unit's ports was piped by its maker. */
-export const isMakerPiped = (design: SystemDesign): boolean =>
-  isTanklessUnit(design) || design.tank?.internal === true;
-
 /** Every run that a system needs, in the order of the water; what the maker piped is not among them. */
 export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints): TubeRun[] {
   const electric = system.tap.powered === true || system.tap.dispenser !== undefined;
@@ -88,12 +84,12 @@ export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints):
 }
 
 /** Lays runs of one kind through places in the order of the water. */
-type Lay = (role: TubeFunction, size: TubeSize, routeM: number, ...places: string[]) => void;
+type Lay = (role: TubeFunction, size: TubeSize, routeM: number, ...places: Place[]) => void;
 
-const some = (present: unknown, ...places: string[]): string[] => (present ? places : []);
+const some = (present: unknown, ...places: Place[]): Place[] => (present ? places : []);
 
-function layFeed(size: TubeSize, entry: string, { regulator, leakStop }: Joints, lay: Lay): void {
-  const last = leakStop ? 'leak-stop' : regulator ? 'regulator' : 'feed-valve';
+function layFeed(size: TubeSize, entry: Place, { regulator, leakStop }: Joints, lay: Lay): void {
+  const last: Place = leakStop ? 'leak-stop' : regulator ? 'regulator' : 'feed-valve';
   if (regulator) lay('feed', size, usual.toRegulator, 'feed-valve', 'regulator');
   if (leakStop)
     lay('feed', size, usual.toLeakStop, regulator ? 'regulator' : 'feed-valve', 'leak-stop');
@@ -123,16 +119,18 @@ function layUltraviolet({ prefilters, line }: UltravioletLine, joints: Joints, l
 function layMembrane(design: SystemDesign, joints: Joints, lay: Lay): void {
   const piped = isMakerPiped(design);
   const parallel = !piped && design.elements > 1 && design.arrangement === 'parallel';
-  const bank = piped ? ['membrane'] : membranes(design.elements);
+  const bank: Place[] = piped ? ['membrane'] : membranes(design.elements);
   const { prefilters, pump, shutoff } = design;
-  const inside = piped
+  const inside: Place[] = piped
     ? []
     : [...some(pump, 'pump'), ...some(shutoff, 'shutoff'), parallel ? 'feed-tee' : 'membrane'];
   const filtered = prefilters.length > 0;
   const feedSize: TubeSize = isTanklessUnit(design) ? '3/8"' : '1/4"';
   layFeed(feedSize, filtered ? 'prefilter-1' : (inside[0] ?? 'membrane'), joints, lay);
 
-  const path = piped ? [] : [...some(filtered, `prefilter-${prefilters.length}`), ...inside];
+  const path: Place[] = piped
+    ? []
+    : [...some(filtered, `prefilter-${prefilters.length}`), ...inside];
   path.slice(1).forEach((to, i) => {
     lay('unit', '1/4"', to === 'pump' ? usual.pump : usual.withinUnit, path[i]!, to);
   });
@@ -142,17 +140,17 @@ function layMembrane(design: SystemDesign, joints: Joints, lay: Lay): void {
   layProduct(design, piped, bank, lay);
 }
 
-const membranes = (elements: number): string[] =>
-  Array.from({ length: elements }, (_, i) => (i === 0 ? 'membrane' : `membrane-${i + 1}`));
+const membranes = (elements: number): Place[] =>
+  Array.from({ length: elements }, (_, i): Place => (i === 0 ? 'membrane' : `membrane-${i + 1}`));
 
 function layDrain(
   design: SystemDesign,
   { drain }: Joints,
-  { parallel, last, bank }: { parallel: boolean; last: string; bank: string[] },
+  { parallel, last, bank }: { parallel: boolean; last: Place; bank: Place[] },
   lay: Lay,
 ): void {
   if (parallel) for (const one of bank) lay('drain', '1/4"', usual.bank, one, 'brine-tee');
-  let from = last;
+  let from: Place = last;
   if (!isMakerPiped(design)) {
     lay('drain', '1/4"', usual.restrictor, from, 'restrictor');
     from = 'restrictor';
@@ -170,7 +168,7 @@ function layDrain(
   }
 }
 
-function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: Lay): void {
+function layProduct(design: SystemDesign, piped: boolean, bank: Place[], lay: Lay): void {
   const { tank, pump, shutoff, permeatePump, mineral, postFilter, lamp, branches, line } = design;
   const size = sizeOfBore(line.innerDiameterMm);
   let from = bank[0]!;
@@ -180,7 +178,7 @@ function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: L
   }
   if (tank && !piped) {
     // The valve feels the tank, so it stands behind whatever pushes into it; so does a pump's pressure switch.
-    const to = [
+    const to: Place[] = [
       ...some(permeatePump, 'permeate-pump'),
       ...some(shutoff, 'shutoff'),
       ...some(pump, 'pressure-switch'),
@@ -191,7 +189,7 @@ function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: L
     lay('tank', size, usual.tank, 'tank-tee', 'tank');
     from = 'tank-tee';
   }
-  const inline = [
+  const inline: Place[] = [
     ...some(postFilter, 'post-filter'),
     ...some(mineral?.place === 'after-tank', 'mineral'),
     ...some(lamp, 'lamp'),
@@ -200,7 +198,7 @@ function layProduct(design: SystemDesign, piped: boolean, bank: string[], lay: L
   from = inline.at(-1) ?? from;
   for (const { kind, lengthM, innerDiameterMm } of branches) {
     const own = sizeOfBore(innerDiameterMm);
-    const tee = `tee-${kind}`;
+    const tee: Place = `tee-${kind}`;
     lay('product', size, usual.withinUnit, from, tee);
     lay('product', own, usual.branchValve, tee, `valve-${kind}`);
     lay('product', own, lengthM, `valve-${kind}`, kind);

@@ -1,9 +1,12 @@
+import { practiceLimits } from '../../base/practice.ts';
 import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
-import { type InstalledSystem, isUltravioletLine } from '../../ultraviolet/ultravioletLine.ts';
+import { type InstalledSystem, isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { cutLength } from './cutLength.ts';
-import { portSize } from './portSize.ts';
-import { type Joints, plainJoints, type TubeFunction, type TubeRun, tubeRuns } from './tubeRuns.ts';
-import { boreMm, outsideMm, type TubeSize } from './tubeSize.ts';
+import { type Place, placeFacts } from '../places/place.ts';
+import { portSize } from '../places/portSize.ts';
+import type { TubeFunction } from '../places/tubeFunction.ts';
+import { boreMm, outsideMm, type TubeSize } from '../places/tubeSize.ts';
+import { type Joints, plainJoints, type TubeRun, tubeRuns } from './tubeRuns.ts';
 
 /** Colours that tubes are sold in; which means what is each kit's own affair. */
 export const tubeColours = ['white', 'black', 'blue', 'red', 'yellow', 'green', 'orange'] as const;
@@ -50,9 +53,6 @@ export interface TubeScheduleChoices {
   saddleM?: number;
 }
 
-/** A tube may cost this much before the wider one is taken, bar. Default: a tap's flow hardly changes by it. */
-export const mostTubeLossBar = 0.1;
-
 /** Every tube of a system as it is cut and labelled, in the order of the water. */
 export function tubeSchedule(
   system: InstalledSystem,
@@ -75,7 +75,7 @@ export function tubeSchedule(
     const loss = (size: TubeSize) =>
       tubeLoss({ innerDiameterMm: boreMm[size], lengthM: cutOf(size) }, flowLPerH, temperatureC);
     const lossBar = { '1/4"': loss('1/4"'), '3/8"': loss('3/8"') };
-    const proposed: TubeSize = lossBar['1/4"'] > mostTubeLossBar ? '3/8"' : '1/4"';
+    const proposed: TubeSize = lossBar['1/4"'] > practiceLimits.mostTubeLossBar ? '3/8"' : '1/4"';
     const { size, by } = sizeOf(laid, sizes[laid.id], proposed);
     return {
       ...laid,
@@ -99,7 +99,7 @@ export function tubeSchedule(
       reducers: 0,
     };
   });
-  const port = (place: string) => portSize(system, place) ?? teeSize(scheduled, place);
+  const port = (place: Place) => portSize(system, place) ?? teeSize(scheduled, place);
   return scheduled.map((tube) => ({
     ...tube,
     reducers: [port(tube.from), port(tube.to)].filter((size) => size !== null && size !== tube.size)
@@ -117,9 +117,9 @@ function branchFlow(system: InstalledSystem, { to }: TubeRun): number | null {
 /** A tee is bought in the widest of its tubes; the others reach it by a reducer. Null where a place is no tee. */
 export function teeSize(
   tubes: readonly Pick<ScheduledTube, 'from' | 'to' | 'size'>[],
-  place: string,
+  place: Place,
 ): TubeSize | null {
-  if (!/^tee-|-tee$/.test(place)) return null;
+  if (placeFacts(place).port !== 'widest') return null;
   const met = tubes.filter(({ from, to }) => from === place || to === place);
   return met.some(({ size }) => size === '3/8"') ? '3/8"' : '1/4"';
 }

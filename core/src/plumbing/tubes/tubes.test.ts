@@ -1,16 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { branchTo, flows } from '../../test/plumbingSamples.ts';
-import { assess } from '../../sizing/assess.ts';
-import { newMembrane } from '../../sizing/systemDesign.ts';
+import { assess } from '../../system/assess.ts';
+import { newMembrane } from '../../system/design.ts';
 import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
 import type { DrainWay } from '../connections/drainHole.ts';
 import { cutLength, serviceSlackM } from './cutLength.ts';
-import { passesWall } from './passesWall.ts';
+import { passesWall } from '../places/passesWall.ts';
 import { remoteDrain } from './remoteDrain.ts';
 import { remoteLines } from './remoteLines.ts';
 import { tubeRuns } from './tubeRuns.ts';
-import { mostTubeLossBar, tubeSchedule } from './tubeSchedule.ts';
-import { boreMm } from './tubeSize.ts';
+import { practiceLimits } from '../../base/practice.ts';
+import { tubeSchedule } from './tubeSchedule.ts';
+import { boreMm } from '../places/tubeSize.ts';
 
 describe('tube runs', () => {
   test('of a tank unit go from the street to the tap without a gap', () => {
@@ -71,7 +72,9 @@ describe('sizes', () => {
     const feedOf = (routeM: number, feed: number) =>
       scheduled({ routes: { 'feed-valve>prefilter-1': routeM }, flows: { ...flows, feed } })[0]!;
     for (const tube of [feedOf(0.5, 30), feedOf(8, 30), feedOf(0.5, 300), feedOf(30, 90)]) {
-      expect(tube.proposed).toBe(tube.lossBar['1/4"'] > mostTubeLossBar ? '3/8"' : '1/4"');
+      expect(tube.proposed).toBe(
+        tube.lossBar['1/4"'] > practiceLimits.mostTubeLossBar ? '3/8"' : '1/4"',
+      );
       expect(tube.size).toBe(tube.proposed);
     }
     expect(feedOf(0.5, 30).size).toBe('1/4"');

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { archetypes, branchTo, factsOf } from '../../test/plumbingSamples.ts';
 import { tankDesign } from '../../test/samples.ts';
-import type { InstalledSystem } from '../../ultraviolet/ultravioletLine.ts';
+import type { InstalledSystem } from '../../system/ultravioletLine.ts';
 import { tubesOnLine } from './tubesOnLine.ts';
 
 const found = (system: InstalledSystem, ...stretches: [string, string][]) =>

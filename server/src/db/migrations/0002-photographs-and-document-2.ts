@@ -1,6 +1,6 @@
-import { upgradeDocument1, upgradePart1 } from '@katharos/contract';
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { upgradeDocument1, upgradePart1 } from '@katharos/job';
 import { rewrite } from './rewrite.ts';
+import { DataTypes, type QueryInterface } from 'sequelize';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 

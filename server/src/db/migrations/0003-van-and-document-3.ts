@@ -1,7 +1,7 @@
-import { upgradeDocument2 } from '@katharos/contract';
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { upgradeDocument2 } from '@katharos/job';
 import { addMissingFittings } from './addMissingFittings.ts';
 import { rewrite } from './rewrite.ts';
+import { DataTypes, type QueryInterface } from 'sequelize';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 const firmId = () => ({

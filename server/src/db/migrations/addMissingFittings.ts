@@ -1,4 +1,4 @@
-import { starterCatalogue } from '@katharos/contract';
+import { starterCatalogue } from '@katharos/job';
 import { QueryTypes, type QueryInterface } from 'sequelize';
 
 /** Firms that began before a fitting was in the starter catalogue get it behind their own parts, unless they have one that does the same. */

@@ -1,0 +1,88 @@
+/**
+ * Rules of practice: where practitioners draw lines that no equation draws. Every figure is a default that a firm may hold otherwise,
+ * and the reason for each stands on screen where it leads to something. Where the physics itself ends is said in `limits`.
+ */
+
+/** Pressure and hardness of the supply. */
+export const practiceLimits = {
+  /** Below this an unpumped system is customarily boosted, bar (40 psi). */
+  lowSupplyBar: 2.76,
+  /** Above this a regulator is needed, bar (80 psi). The stricter school sets 4.1 bar (60 psi) for plastic housings. */
+  highSupplyBar: 5.5,
+  strictSupplyBar: 4.1,
+  /** Hardness from which softening is considered, mg/L as CaCO3 (7 gpg). */
+  hardMgL: 120,
+  /** Hardness that an ion exchanger leaves, mg/L as CaCO3. */
+  softenedMgL: 8,
+  /** Saturation index of the concentrate from which calcite grows on an element in months, not years. */
+  soonLsi: 0.5,
+  /** Above this water tastes of soap to some, and magnesium oxide beds overshoot. */
+  mostAlkalinePh: 9,
+  /** The slowest tap that people accept, L/min: a glass in half a minute. */
+  slowestTapLPerMin: 0.5,
+  /** A tube may cost this much before the wider one is taken, bar: a tap's flow hardly changes by it. */
+  mostTubeLossBar: 0.1,
+} as const;
+
+/** Feed limits of a membrane that a cartridge does not mend: what has to be taken out ahead of the unit. */
+export const feedLimits = {
+  ironMgL: 0.3,
+  manganeseMgL: 0.05,
+  sulfideMgL: 0,
+  turbidityNtu: 1,
+} as const;
+
+/** Water that a lamp can treat: what shades, stains or coats its sleeve. */
+export const ultravioletLimits = {
+  ironMgL: 0.05,
+  manganeseMgL: 0.05,
+  hardnessMgL: 17,
+  transmittance: 0.9,
+  /** Least dose for drinking water. */
+  doseMjCm2: 40,
+} as const;
+
+/** Customary grades of rejection by a meter. */
+export const rejectionGrades = { good: 0.9, marginal: 0.8 } as const;
+
+/** Customary lives by the calendar, months, at the long end for a small household. */
+export const lifeMonths = {
+  sediment: 12,
+  carbon: 12,
+  postFilter: 12,
+  mineral: 12,
+  membrane: 36,
+  lamp: 12,
+} as const;
+
+/** Customary times of flushing, min. */
+export const flushTimes = {
+  leakWatch: 5,
+  prefilter: 5,
+  membraneRinse: 10,
+  openTap: 20,
+  lampWarmUp: 1,
+  lampFill: 3,
+} as const;
+
+/** How a tank's preservative is washed out. */
+export const washout = {
+  /** The kit's own instruction, taken as the floor. */
+  leastTankCycles: 2,
+  /** Share of the preservative that may be left. */
+  leftShare: 0.02,
+  /** Water that a bladder tank keeps when drained to a trickle, as a share of its shell. */
+  heelShare: 0.05,
+  /** How often a dispenser's own tanks are filled and run out. */
+  dispenserRinses: 2,
+} as const;
+
+/** A drinking glass, L. */
+export const glassL = 0.25;
+
+/** How long a person holds a jug under a trickle before giving up, min. */
+export const patienceMin = 6;
+/** What people bear without complaint, min: a minute, and half a minute more for every litre of a pot. */
+export const borneWaitMin = (litres: number): number => 1 + litres / 2;
+/** A tap that nobody calls slow, L/min: what a tankless unit is held to, having no full tank to compare with. */
+export const comfortLPerMin = 1.5;

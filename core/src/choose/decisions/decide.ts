@@ -1,0 +1,52 @@
+import type { JudgedDesign } from '../judge.ts';
+import type { Recommendation } from '../recommend.ts';
+import type { SizingWaters } from '../../system/design.ts';
+import type { Requirements } from '../requirements.ts';
+import { type Decision, decisionTopics, type SiteFacts } from './decision.ts';
+import { decideBooster, decideRegulator, decideShutOff } from './driveDecisions.ts';
+import {
+  decideLeakStop,
+  decideMinerals,
+  decidePostFilter,
+  decideRefrigerator,
+  decideRestrictor,
+} from './finishDecisions.ts';
+import {
+  decideCarbon,
+  decideDisinfection,
+  decidePretreatment,
+  decideScaling,
+} from './waterDecisions.ts';
+
+/** What else is known when decisions are made. */
+export interface DecisionContext {
+  waters: SizingWaters;
+  requirements: Requirements;
+  facts: SiteFacts;
+  /** Whether a leak stop is to be fitted; it is unless somebody decided otherwise. */
+  leakStop?: boolean;
+  recommendation?: Recommendation | undefined;
+}
+
+/** All explicit decisions about a judged design, in the order of the water. */
+export function decide(
+  judged: JudgedDesign,
+  { waters, requirements, facts, leakStop = true, recommendation }: DecisionContext,
+): Decision[] {
+  const { design, today, worst } = judged;
+  const list = [
+    decideRegulator(facts.highestSupplyBar),
+    decideLeakStop(leakStop),
+    decidePretreatment(facts),
+    decideCarbon(design, facts, requirements, today),
+    decideBooster(design, waters, requirements, facts, recommendation),
+    decideRestrictor(design, today, requirements),
+    today ? decideScaling(today) : undefined,
+    today && worst ? decideShutOff(design, today, worst, waters) : undefined,
+    decideMinerals(design, today, requirements),
+    decidePostFilter(design),
+    decideDisinfection(facts, design, today),
+    decideRefrigerator(design, worst),
+  ].filter((decision) => decision !== undefined);
+  return list.sort((a, b) => decisionTopics.indexOf(a.topic) - decisionTopics.indexOf(b.topic));
+}

@@ -1,0 +1,130 @@
+import { practiceLimits } from '../../base/practice.ts';
+import { branchPressure } from '../../hydraulics/branchPressure.ts';
+import type { Assessment } from '../../system/assessment.ts';
+import { remineralise } from '../../system/remineralise.ts';
+import type { Requirements } from '../requirements.ts';
+import type { SystemDesign } from '../../system/design.ts';
+import { tankPressure } from '../../tank/bladderTank.ts';
+import type { Decision } from './decision.ts';
+
+/** Which minerals, where, and what they make of the product. */
+export function decideMinerals(
+  design: SystemDesign,
+  today: Assessment | null,
+  requirements: Requirements,
+): Decision {
+  const minerals = today && remineralise(design, today);
+  const data = {
+    productPh: today?.productPh ?? NaN,
+    leastPh: requirements.leastProductPh,
+    tdsBefore: today?.productTdsMgL ?? NaN,
+    phAfter: minerals?.pH ?? NaN,
+    tdsAfter: minerals?.tdsMgL ?? NaN,
+    hardnessAfter: minerals?.hardnessMgL ?? NaN,
+  };
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'minerals',
+    choice,
+    code,
+    data,
+  });
+  if (!today) return decision('consider', 'minerals-unknown');
+  if (!design.mineral) {
+    return today.productPh < requirements.leastProductPh
+      ? decision('consider', 'minerals-would-lift')
+      : decision('no', 'minerals-not-needed');
+  }
+  if (!minerals) return decision('no', 'minerals-add-nothing');
+  if (minerals.pH > practiceLimits.mostAlkalinePh)
+    return decision('consider', 'minerals-too-alkaline');
+  if (!design.tank) return decision('yes', 'minerals-in-line');
+  const before = design.mineral.place === 'before-tank';
+  return decision('yes', before ? 'minerals-before-tank' : 'minerals-after-tank');
+}
+
+/** Recovery against scale: what the restrictor lets to drain. */
+export function decideRestrictor(
+  { restrictor, elements }: SystemDesign,
+  today: Assessment | null,
+  { mostRecovery, mostDrainPerProductL }: Requirements,
+): Decision {
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'restrictor',
+    choice,
+    code,
+    data: {
+      flowMlMin: restrictor.restrictor.flowMlMin,
+      recovery: today?.running.recovery ?? NaN,
+      drainPerProduct: today?.drainLPerProductL ?? NaN,
+      lsi: today?.concentrateLsi ?? NaN,
+      mostRecovery,
+      elements,
+    },
+  });
+  if (!today) return decision('consider', 'restrictor-unknown');
+  if (today.running.recovery > mostRecovery && elements === 1)
+    return decision('consider', 'restrictor-too-tight');
+  if (today.drainLPerProductL > mostDrainPerProductL)
+    return decision('consider', 'restrictor-too-wide');
+  return decision('yes', 'restrictor-balanced');
+}
+
+/** A last carbon between tank and tap. */
+export const decidePostFilter = ({ postFilter, tank }: SystemDesign): Decision => ({
+  topic: 'post-filter',
+  choice: postFilter ? 'yes' : tank ? 'consider' : 'no',
+  code: postFilter
+    ? tank
+      ? 'post-filter-after-tank'
+      : 'post-filter-in-line'
+    : tank
+      ? 'post-filter-missing'
+      : 'post-filter-left-out',
+  data: {},
+});
+
+/** A leak stop costs little beside a wet floor: fitted unless somebody decides otherwise. */
+export const decideLeakStop = (fitted: boolean): Decision => ({
+  topic: 'leak-stop',
+  choice: fitted ? 'yes' : 'consider',
+  code: fitted ? 'leak-stop-fitted' : 'leak-stop-left-out',
+  data: {},
+});
+
+/** Whether every branch gets the pressure it wants: the one with the least to spare decides. Nothing where there is none. */
+export function decideRefrigerator(
+  design: SystemDesign,
+  worst: Assessment | null,
+): Decision | undefined {
+  const { branches, tank, postFilter } = design;
+  const restingBar = worst?.fill
+    ? worst.fill.shutsOff
+      ? worst.fill.shutoffPressureBar
+      : worst.fill.stallPressureBar
+    : 0;
+  const temperatureC = worst?.water.temperatureC ?? 10;
+  const halfBar = tank && worst ? tankPressure(tank, worst.usableVolumeL / 2) : 0;
+  const seen = branches.map((branch) => {
+    const at = (sourceBar: number) =>
+      branchPressure(branch, postFilter?.filter, sourceBar, temperatureC);
+    return { branch, fullBar: at(restingBar), drawnBar: at(halfBar) };
+  });
+  const [first, ...others] = seen;
+  if (!first) return undefined;
+  const { branch, fullBar, drawnBar } = others.reduce(
+    (least, one) =>
+      one.drawnBar - one.branch.neededBar < least.drawnBar - least.branch.neededBar ? one : least,
+    first,
+  );
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'refrigerator',
+    choice,
+    code,
+    data: { kind: branch.kind, fullBar, drawnBar, neededBar: branch.neededBar },
+  });
+  if (!tank) return decision('consider', 'refrigerator-without-tank');
+  if (drawnBar >= branch.neededBar) return decision('yes', 'refrigerator-enough');
+  return fullBar >= branch.neededBar
+    ? decision('consider', 'refrigerator-only-when-full')
+    : decision('no', 'refrigerator-too-weak');
+}

@@ -1,0 +1,116 @@
+import { feedLimits, lifeMonths, practiceLimits, ultravioletLimits } from '../../base/practice.ts';
+import { carbonLifeMonths } from '../../water/carbonLife.ts';
+import type { Assessment } from '../../system/assessment.ts';
+import type { Requirements } from '../requirements.ts';
+import { scalesSoon } from '../scalesSoon.ts';
+import type { SystemDesign } from '../../system/design.ts';
+import { productTransmittance, ultravioletDose } from '../../ultraviolet/ultravioletDose.ts';
+import type { Decision, SiteFacts } from './decision.ts';
+
+/** Whether iron, manganese, hydrogen sulfide or turbidity ask for treatment ahead of the unit. */
+export function decidePretreatment(facts: SiteFacts): Decision {
+  const keys = ['ironMgL', 'manganeseMgL', 'sulfideMgL', 'turbidityNtu'] as const;
+  const data: Record<string, number> = {};
+  for (const key of keys) data[key] = facts[key] ?? NaN;
+  const over = keys.filter((key) => (facts[key] ?? 0) > feedLimits[key]);
+  const read = keys.filter((key) => facts[key] !== null);
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'pretreatment',
+    choice,
+    code,
+    data: { ...data, over: over.join(' ') },
+  });
+  if (over.length > 0) return decision('yes', 'pretreatment-needed');
+  return read.length > 0
+    ? decision('no', 'pretreatment-not-needed')
+    : decision('no', 'pretreatment-not-read');
+}
+
+/** Which carbon, and how long it lasts: what comes first, its capacity or the calendar. */
+export function decideCarbon(
+  { prefilters }: SystemDesign,
+  { disinfectant }: SiteFacts,
+  { demandLPerDay }: Requirements,
+  today: Assessment | null,
+): Decision {
+  const feedLPerDay = demandLPerDay * (1 + (today?.drainLPerProductL ?? NaN));
+  const capacities = prefilters.map((part) => part.disinfectantG);
+  const catalytic = prefilters.some((part) => part.media === 'catalytic-carbon');
+  const months = disinfectant ? carbonLifeMonths(capacities, disinfectant, feedLPerDay) : Infinity;
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'carbon',
+    choice,
+    code,
+    data: {
+      residualMgL: disinfectant?.residualMgL ?? 0,
+      assumed: disinfectant?.assumed ? 1 : 0,
+      feedLPerDay,
+      months,
+      calendarMonths: lifeMonths.carbon,
+    },
+  });
+  if (!disinfectant) return decision('no', 'carbon-for-taste');
+  if (disinfectant.kind === 'chloramine') {
+    return catalytic
+      ? decision('yes', 'carbon-catalytic')
+      : decision('consider', 'carbon-too-weak-for-chloramine');
+  }
+  return months < lifeMonths.carbon
+    ? decision('yes', 'carbon-by-litres')
+    : decision('yes', 'carbon-by-calendar');
+}
+
+/** Whether the concentrate scales. */
+export function decideScaling(today: Assessment): Decision {
+  const data = {
+    hardnessMgL: today.water.hardnessMgL,
+    lsi: today.concentrateLsi,
+    recovery: today.running.recovery,
+    hardMgL: practiceLimits.hardMgL,
+  };
+  if (scalesSoon(today)) {
+    return { topic: 'scaling', choice: 'consider', code: 'scaling-soften-or-accept', data };
+  }
+  const code = today.concentrateLsi > 0 ? 'scaling-slow' : 'scaling-none';
+  return { topic: 'scaling', choice: 'no', code, data };
+}
+
+/** Whether a lamp is needed, whether it can treat this product, and its dose at the tap's flow. */
+export function decideDisinfection(
+  facts: SiteFacts,
+  { lamp }: SystemDesign,
+  today: Assessment | null,
+): Decision {
+  const flowLPerH = (today?.tapFullLPerMin ?? NaN) * 60;
+  const passage = today ? 1 - today.rejection : NaN;
+  // What shades the light is held back like other ions of two charges, a third as readily passed as the salts on the whole.
+  const product = {
+    iron: ((facts.ironMgL ?? 0) * passage) / 3,
+    manganese: ((facts.manganeseMgL ?? 0) * passage) / 3,
+    hardness: today?.productHardnessMgL ?? NaN,
+  };
+  const transmittance = Math.max(facts.transmittance ?? 0, productTransmittance);
+  const doseMjCm2 = lamp ? ultravioletDose(lamp, flowLPerH, transmittance) : NaN;
+  const decision = (choice: Decision['choice'], code: string): Decision => ({
+    topic: 'disinfection',
+    choice,
+    code,
+    data: {
+      doseMjCm2,
+      neededMjCm2: ultravioletLimits.doseMjCm2,
+      flowLPerH,
+      hardnessMgL: product.hardness,
+      transmittance,
+    },
+  });
+  if (!facts.unsafe) return decision('no', lamp ? 'lamp-by-choice' : 'lamp-not-asked');
+  if (!lamp) return decision('yes', facts.power ? 'lamp-left-out' : 'lamp-needs-outlet');
+  const clear =
+    product.iron < ultravioletLimits.ironMgL &&
+    product.manganese < ultravioletLimits.manganeseMgL &&
+    product.hardness < ultravioletLimits.hardnessMgL;
+  if (!clear) return decision('consider', 'lamp-feed-not-clear');
+  return doseMjCm2 >= ultravioletLimits.doseMjCm2
+    ? decision('yes', 'lamp-needed')
+    : decision('consider', 'lamp-dose-too-low');
+}

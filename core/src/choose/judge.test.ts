@@ -1,0 +1,91 @@
+import { describe, expect, test } from '@jest/globals';
+import { householdOfDemand } from '../household/household.ts';
+import { samplePart, sampleWater, tankDesign } from '../test/samples.ts';
+import { requirements, watersOf } from '../test/sizingSamples.ts';
+import { assess } from '../system/assess.ts';
+import { judge, partsPrice } from './judge.ts';
+import { isBetter } from './recommend.ts';
+import { type Requirements, usualRequirements } from './requirements.ts';
+import { agedMembrane, type FeedWater, type SystemDesign } from '../system/design.ts';
+
+describe('a judgement', () => {
+  const judged = (design: SystemDesign, water = sampleWater, change: Partial<Requirements> = {}) =>
+    judge(design, watersOf(water), { ...requirements, ...change });
+
+  test('of a fitting design has nothing against it, and its price is its parts’', () => {
+    const good = judged(tankDesign);
+    expect(good.shortfalls).toEqual([]);
+    expect(good.price).toBe(6 + 9 + 50 + 8 + 5 + 45 + 12 + 30);
+    expect(partsPrice({ ...tankDesign, elements: 2 })).toBe(good.price + 50);
+  });
+
+  test('holds the worst case, with an aged membrane in cold water, against the demand', () => {
+    const good = judged(tankDesign);
+    const aged = assess(tankDesign, watersOf(sampleWater).worst, agedMembrane);
+    expect(good.worst).toEqual(aged.ok && aged.value);
+    const asked = good.worst!.productionLPerDay / usualRequirements.productionMargin;
+    expect(judged(tankDesign, sampleWater, { demandLPerDay: asked * 0.99 }).shortfalls).toEqual([]);
+    expect(judged(tankDesign, sampleWater, { demandLPerDay: asked * 1.01 }).shortfalls).toEqual([
+      'too-little-water',
+    ]);
+  });
+
+  test.each<[string, SystemDesign, FeedWater, Partial<Requirements>]>([
+    ['tank-too-small', tankDesign, sampleWater, { largestDrawL: 11 }],
+    ['product-too-salty', tankDesign, sampleWater, { productTdsMgL: 2, productShareOfFeed: 0.001 }],
+    ['too-much-drain', tankDesign, sampleWater, { mostDrainPerProductL: 0.5 }],
+    ['recovery-too-high', tankDesign, sampleWater, { mostRecovery: 0.05 }],
+    [
+      'tap-too-slow',
+      { ...tankDesign, line: { ...tankDesign.line, innerDiameterMm: 2, lengthM: 8 } },
+      sampleWater,
+      {},
+    ],
+    [
+      'pump-inlet-too-low',
+      { ...tankDesign, pump: { ...samplePart('pump'), minInletBar: 2 }, shutoff: null },
+      { ...sampleWater, pressureBar: 2.2 },
+      {},
+    ],
+    [
+      'keeps-waiting',
+      tankDesign,
+      sampleWater,
+      { household: { ...householdOfDemand(30, 4), meals: 3, potL: 7 } },
+    ],
+    ['cannot-run', tankDesign, { ...sampleWater, tdsMgL: 6000, pressureBar: 2 }, {}],
+  ])('finds %s', (shortfall, design, water, change) => {
+    expect(judged(design, water, change).shortfalls).toContain(shortfall);
+  });
+
+  test('five years cost more where water is dearer, by just the water used', () => {
+    const cheap = judged(tankDesign, sampleWater, { waterPricePerM3: 1 });
+    const dear = judged(tankDesign, sampleWater, { waterPricePerM3: 2 });
+    const litres = 12 * 365 * 5 * (1 + cheap.today!.drainLPerProductL);
+    expect(dear.fiveYearCost - cheap.fiveYearCost).toBeCloseTo(litres / 1000, 6);
+  });
+
+  test('fewer shortfalls come first, then more water; of fitting ones no pump, then lower cost', () => {
+    const good = judged(tankDesign);
+    const dearer = { ...good, fiveYearCost: good.fiveYearCost + 1 };
+    const flawed = { ...good, shortfalls: ['too-much-drain' as const], fiveYearCost: 0 };
+    expect(isBetter(good, dearer, false)).toBe(true);
+    expect(isBetter(dearer, good, false)).toBe(false);
+    expect(isBetter(good, flawed, false)).toBe(true);
+    const pumped = {
+      ...good,
+      design: { ...tankDesign, pump: samplePart('pump') },
+      fiveYearCost: 0,
+    };
+    expect(isBetter(good, pumped, false)).toBe(true);
+    expect(isBetter(good, pumped, true)).toBe(false);
+    const waiting = { ...good, shortfalls: ['keeps-waiting' as const], waitingDays: 0.5 };
+    expect(isBetter(good, waiting, false)).toBe(true);
+    expect(isBetter(waiting, flawed, false)).toBe(true);
+    expect(isBetter({ ...waiting, waitingDays: 0.3, fiveYearCost: 1e6 }, waiting, false)).toBe(
+      true,
+    );
+    const more = judged(tankDesign, { ...sampleWater, pressureBar: 5 });
+    expect(isBetter({ ...more, shortfalls: flawed.shortfalls }, flawed, false)).toBe(true);
+  });
+});

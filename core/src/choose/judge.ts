@@ -1,0 +1,210 @@
+import { practiceLimits } from '../base/practice.ts';
+import { type Draw, litresOf } from '../household/household.ts';
+import { sampleDraws } from '../household/sampledDays.ts';
+import { simulateDays } from '../household/simulateDays.ts';
+import { type Supply, supplyOf } from '../household/supply.ts';
+import type { Failure } from '../base/outcome.ts';
+import type { Assessment } from '../system/assessment.ts';
+import { assessConditions, type ConditionKey, conditionKeys } from '../system/conditions.ts';
+import { ownershipCost, type OwnershipCost } from './ownershipCost.ts';
+import {
+  type SizingWaters,
+  type Ageing,
+  agedMembrane,
+  type SystemDesign,
+} from '../system/design.ts';
+import type { Requirements, Shortfall } from './requirements.ts';
+import { Solutions } from '../system/solutions.ts';
+
+/** The day of the trial on which most is drawn, lived in the worst case. */
+export interface HardDay {
+  longestWaitMin: number;
+  shortL: number;
+  starts: number;
+  drainL: number;
+}
+
+/** A design with what it does in the four conditions, what it costs, and where it falls short. */
+export interface JudgedDesign {
+  design: SystemDesign;
+  /** As measured, and with coldest water, lowest pressure and aged membrane together; null where it cannot run. */
+  today: Assessment | null;
+  worst: Assessment | null;
+  failure: Failure | null;
+  shortfalls: Shortfall[];
+  /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
+  waitingDays: number | null;
+  /** Null where no day was tried or it cannot run. */
+  hardDay: HardDay | null;
+  /** Price of its parts, in the firm's currency. */
+  price: number;
+  cost: OwnershipCost | null;
+  /** Parts, and five years of water, power and cartridges; infinite where it cannot run. */
+  fiveYearCost: number;
+}
+
+/** What a caller that judges many designs brings along. */
+export interface JudgingOptions {
+  aged?: Ageing;
+  /** Days to try designs on, the same for all; null where days are not to be tried. */
+  trial?: Trial | null;
+  solutions?: Solutions;
+}
+
+/** Price of a design's own parts. */
+export function partsPrice(design: SystemDesign): number {
+  const single = [
+    design.pump,
+    design.permeatePump,
+    design.shutoff,
+    design.restrictor,
+    design.tank,
+    design.mineral?.part,
+    design.lamp,
+    design.postFilter,
+    design.tap,
+  ];
+  return (
+    design.prefilters.reduce((sum, part) => sum + part.price, 0) +
+    design.membrane.price * design.elements +
+    single.reduce((sum, part) => sum + (part?.price ?? 0), 0)
+  );
+}
+
+/** Assesses a design in the four conditions, lives its days in the worst of them, and holds it against the requirements. */
+export function judge(
+  design: SystemDesign,
+  waters: SizingWaters,
+  requirements: Requirements,
+  {
+    aged = agedMembrane,
+    trial = trialOf(requirements),
+    solutions = new Solutions(),
+  }: JudgingOptions = {},
+): JudgedDesign {
+  const price = partsPrice(design);
+  const conditions = assessConditions(design, waters, aged, solutions);
+  const held = (key: ConditionKey) => {
+    const outcome = conditions[key];
+    return outcome.ok ? outcome.value : null;
+  };
+  const [today, worst] = [held('as-measured'), held('all-three')];
+  const failed = conditionKeys.map((key) => conditions[key]).find((outcome) => !outcome.ok);
+  if (!today || !worst || (failed && !failed.ok)) {
+    return {
+      design,
+      today,
+      worst,
+      failure: failed && !failed.ok ? failed.failure : null,
+      shortfalls: ['cannot-run'],
+      waitingDays: null,
+      hardDay: null,
+      price,
+      cost: null,
+      fiveYearCost: Infinity,
+    };
+  }
+  const between = [held('cold-and-low')!, held('aged')!];
+  const shortfalls = findShortfalls(design, waters, requirements, today, worst, between);
+  const supply = trial ? supplyOf(design, waters.worst, aged, solutions) : null;
+  const lived = trial && supply?.ok ? live(supply.value, trial, shortfalls.length === 0) : null;
+  const waitingDays = lived?.waitingDays ?? null;
+  if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
+    shortfalls.push('keeps-waiting');
+  }
+  const cost = ownershipCost(design, requirements, today);
+  return {
+    design,
+    today,
+    worst,
+    failure: null,
+    shortfalls,
+    waitingDays,
+    hardDay: lived?.hardDay ?? null,
+    price,
+    cost,
+    fiveYearCost: price + cost.fiveYears,
+  };
+}
+
+/** Days that designs are tried on, the two that ask most first: most litres in the day, and most within three hours. */
+export interface Trial {
+  days: readonly (readonly Draw[])[];
+}
+
+const daysTried = 14;
+const hardest = 2;
+const peakMin = 180;
+
+const peakOf = (day: readonly Draw[]): number =>
+  Math.max(
+    0,
+    ...day.map((first, i) =>
+      litresOf(day.slice(i).filter((draw) => draw.minute < first.minute + peakMin)),
+    ),
+  );
+
+/** Two weeks of the household, so that weekends count as they do in a year; the same for every design. */
+export function trialOf({ household }: Pick<Requirements, 'household'>): Trial {
+  const most = (days: Draw[][], measure: (day: Draw[]) => number) =>
+    days.reduce((found, day) => (measure(day) > measure(found) ? day : found));
+  const days = sampleDraws(household, daysTried);
+  const longest = most(days, litresOf);
+  const others = days.filter((day) => day !== longest);
+  const densest = most(others, peakOf);
+  return { days: [longest, densest, ...others.filter((day) => day !== densest)] };
+}
+
+/**
+ * Lives the day of most litres with every design; with those that nothing else speaks against also the densest, and the rest only
+ * where one of these two let somebody wait: a design that serves both well serves the easier ones (`judge.test.ts` tries it).
+ */
+function live(
+  supply: Supply,
+  { days }: Trial,
+  sound: boolean,
+): { hardDay: HardDay; waitingDays: number | null } {
+  const [longest, ...others] = days;
+  const { longestWaitMin, shortL, starts, ledger, disappointed } = simulateDays(supply, [longest!]);
+  const hardDay = { longestWaitMin, shortL, starts, drainL: ledger.drainL };
+  if (!sound) return { hardDay, waitingDays: null };
+  const waits = (day: readonly Draw[]) => simulateDays(supply, [day]).disappointed > 0;
+  let waiting = disappointed > 0 ? 1 : 0;
+  others.forEach((day, i) => {
+    if (i + 2 > hardest && waiting === 0) return;
+    if (waits(day)) waiting += 1;
+  });
+  return { hardDay, waitingDays: waiting / days.length };
+}
+
+function findShortfalls(
+  design: SystemDesign,
+  waters: SizingWaters,
+  requirements: Requirements,
+  today: Assessment,
+  worst: Assessment,
+  between: readonly Assessment[],
+): Shortfall[] {
+  const saltLimit = Math.max(
+    requirements.productTdsMgL,
+    requirements.productShareOfFeed * waters.today.tdsMgL,
+  );
+  const found: [Shortfall, boolean][] = [
+    ['pump-inlet-too-low', !!design.pump && waters.worst.pressureBar < design.pump.minInletBar],
+    ['never-shuts-off', [today, worst, ...between].some((a) => a.fill?.shutsOff === false)],
+    [
+      'too-little-water',
+      worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,
+    ],
+    ['tank-too-small', !!design.tank && worst.usableVolumeL < requirements.largestDrawL],
+    ['product-too-salty', today.productTdsMgL > saltLimit],
+    ['too-much-drain', today.drainLPerProductL > requirements.mostDrainPerProductL],
+    ['recovery-too-high', elementRecovery(design, today) > requirements.mostRecovery],
+    ['tap-too-slow', worst.tapHalfLPerMin < practiceLimits.slowestTapLPerMin],
+  ];
+  return found.filter(([, is]) => is).map(([shortfall]) => shortfall);
+}
+
+/** Recovery of one element: of a bank in series each takes its share of what the one ahead of it left. */
+const elementRecovery = ({ elements, arrangement }: SystemDesign, { running }: Assessment) =>
+  arrangement === 'series' ? 1 - (1 - running.recovery) ** (1 / elements) : running.recovery;

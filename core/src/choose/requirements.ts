@@ -1,0 +1,54 @@
+import type { Household } from '../household/household.ts';
+
+/** What the household asks and what the firm holds itself to. Every limit is a default that the firm may change. */
+export interface Requirements {
+  demandLPerDay: number;
+  /** Largest single draw, L. */
+  largestDrawL: number;
+  /** Who is to be content with it; designs are tried on two weeks of their days. */
+  household: Household;
+  /** Share of days, in the worst case, on which somebody may wait longer than people bear, or go short. */
+  mostWaitingDays: number;
+  /** Production asked over demand, so that the tank can catch up. */
+  productionMargin: number;
+  /** Product TDS that a customer will not question, mg/L, and the share of the feed allowed where the feed is strong. */
+  productTdsMgL: number;
+  productShareOfFeed: number;
+  /** Product pH under which minerals are proposed. */
+  leastProductPh: number;
+  /** Prices in the firm's currency. */
+  waterPricePerM3: number;
+  powerPricePerKwh: number;
+  /** Drain water allowed per litre of product. */
+  mostDrainPerProductL: number;
+  /** Recovery of the running unit above which polarisation and scale shorten an element's life. */
+  mostRecovery: number;
+}
+
+export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDrawL' | 'household'> =
+  {
+    mostWaitingDays: 0.2,
+    productionMargin: 1.5,
+    productTdsMgL: 60,
+    productShareOfFeed: 0.1,
+    leastProductPh: 6.5,
+    waterPricePerM3: 4,
+    powerPricePerKwh: 0.3,
+    mostDrainPerProductL: 6,
+    mostRecovery: 0.4,
+  };
+
+/** Why a design is not proposed, in the order in which it is looked for. */
+export const shortfalls = [
+  'cannot-run',
+  'pump-inlet-too-low',
+  'never-shuts-off',
+  'too-little-water',
+  'tank-too-small',
+  'product-too-salty',
+  'too-much-drain',
+  'recovery-too-high',
+  'tap-too-slow',
+  'keeps-waiting',
+] as const;
+export type Shortfall = (typeof shortfalls)[number];

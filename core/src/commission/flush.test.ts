@@ -1,0 +1,113 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { directDesign, samplePart, sampleWater, tankDesign } from '../test/samples.ts';
+import { assess } from '../system/assess.ts';
+import type { FeedWater, SystemDesign } from '../system/design.ts';
+import { flushPlan } from './flushPlan.ts';
+import { tankWashout, washoutCycles } from './tankWashout.ts';
+
+describe('washout', () => {
+  test('is what mixing the heel with each fill in turn leaves', () => {
+    let share = 1;
+    for (let cycle = 1; cycle <= 6; cycle += 1) {
+      share = (share * 0.7) / (0.7 + 6.3);
+      expect(tankWashout(0.7, 6.3, cycle)).toBeCloseTo(share, 12);
+    }
+  });
+
+  test('takes the fewest cycles that reach the target, and no more than it is allowed', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.double({ min: 0.001, max: 0.5, noNaN: true }),
+        (heel, fill, target) => {
+          const cycles = washoutCycles(heel, fill, target);
+          if (cycles < 10) expect(tankWashout(heel, fill, cycles)).toBeLessThanOrEqual(target);
+          if (cycles > 1) expect(tankWashout(heel, fill, cycles - 1)).toBeGreaterThan(target);
+          expect(cycles).toBeLessThanOrEqual(10);
+        },
+      ),
+    );
+  });
+});
+
+describe('the plan', () => {
+  const planOf = (design: SystemDesign, water: FeedWater = sampleWater) => {
+    const today = assess(design, water);
+    if (!today.ok) throw new Error(today.failure.code);
+    return { plan: flushPlan(design, today.value), today: today.value };
+  };
+
+  test('of a tank unit flushes the filters before the membrane is in, and fills and drains the tank at least twice', () => {
+    const { plan, today } = planOf(tankDesign);
+    const codes = plan.map((step) => step.code);
+    expect(codes.indexOf('prefilter-flush')).toBeLessThan(codes.indexOf('fit-membrane'));
+    expect(codes.indexOf('fit-membrane')).toBeLessThan(codes.indexOf('membrane-rinse'));
+    expect(codes.filter((code) => code === 'tank-fill').length).toBeGreaterThanOrEqual(2);
+    expect(codes.filter((code) => code === 'tank-drain')).toHaveLength(
+      codes.filter((code) => code === 'tank-fill').length,
+    );
+    expect(codes.at(-1)).toBe('rest-and-recheck');
+    const fill = plan.find((step) => step.code === 'tank-fill')!;
+    if (!today.fill?.shutsOff) throw new Error('stalled');
+    expect(fill.minutes).toBe(today.fill.fillTimeMin);
+    expect(fill.attended).toBe(false);
+  });
+
+  test('gives every step an id of its own: ticks and timers hang on it', () => {
+    for (const design of [tankDesign, directDesign, { ...tankDesign, lamp: samplePart('lamp') }]) {
+      const ids = planOf(design).plan.map((step) => step.id);
+      expect(new Set(ids).size).toBe(ids.length);
+    }
+  });
+
+  test('of a tankless unit runs at the open tap', () => {
+    const { plan, today } = planOf(directDesign);
+    const run = plan.find((step) => step.code === 'run-open-tap')!;
+    expect(run.data.litres).toBeCloseTo((today.running.permeateFlowLPerH * run.minutes!) / 60, 9);
+    expect(plan.some((step) => step.code === 'tank-fill')).toBe(false);
+  });
+
+  test('lights the lamp only where there is one', () => {
+    const lit = planOf({ ...tankDesign, lamp: samplePart('lamp') }).plan;
+    expect(lit.some((step) => step.code === 'lamp-on')).toBe(true);
+    expect(planOf(tankDesign).plan.some((step) => step.code === 'lamp-on')).toBe(false);
+  });
+
+  test('of a dispenser rinses its tanks with the heater off, and lights it when they are full', () => {
+    const dispenser = { hotL: 1.2, coldL: 2.5, heaterW: 450 };
+    const tap = { ...tankDesign.tap, dispenser };
+    const { plan, today } = planOf({ ...tankDesign, tap, lamp: samplePart('lamp') });
+    expect(plan.slice(-4).map(({ code }) => code)).toEqual([
+      'lamp-on',
+      'dispenser-rinse',
+      'heater-on',
+      'rest-and-recheck',
+    ]);
+    const rinse = plan.find(({ code }) => code === 'dispenser-rinse')!;
+    expect(rinse.data.litres).toBeCloseTo(2 * 3.7, 12);
+    expect(rinse.minutes! * today.tapHalfLPerMin).toBeCloseTo(2 * 3.7, 9);
+    const cold = planOf({
+      ...directDesign,
+      tap: { ...tap, dispenser: { ...dispenser, heaterW: 0 } },
+    });
+    const codes = cold.plan.map(({ code }) => code);
+    expect(codes).toContain('dispenser-rinse');
+    expect(codes).not.toContain('heater-on');
+    expect(planOf(tankDesign).plan.map(({ code }) => code)).not.toContain('dispenser-rinse');
+  });
+
+  test('of a system that never shuts off waits for no full tank', () => {
+    const valve = {
+      ...samplePart('shutoff'),
+      shutoff: { kind: 'hydraulic' as const, ratio: 0.98 },
+    };
+    const { plan } = planOf(
+      { ...tankDesign, shutoff: valve },
+      { ...sampleWater, tdsMgL: 2600, pressureBar: 3.2 },
+    );
+    expect(plan.some((step) => step.code === 'tank-fill')).toBe(false);
+    expect(plan.every((step) => step.minutes === null || Number.isFinite(step.minutes))).toBe(true);
+  });
+});

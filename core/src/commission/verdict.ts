@@ -1,0 +1,182 @@
+import { rejectionGrades } from '../base/practice.ts';
+import { firstOutOfRange } from '../base/guard.ts';
+import { limits } from '../base/limits.ts';
+import { fail, type Outcome, succeed } from '../base/outcome.ts';
+import type { SystemDesign } from '../system/design.ts';
+import { expectedReadings } from '../system/expectedReadings.ts';
+import { type Instruments, meterUncertainty, usualInstruments } from './instruments.ts';
+
+/** Readings of a verification. Flows are optional: rejection needs only the meter. */
+export interface VerificationReadings {
+  feedTdsMgL: number;
+  productTdsMgL: number;
+  temperatureC: number;
+  pressureBar: number;
+  productFlowLPerH?: number;
+  drainFlowLPerH?: number;
+}
+
+/** A measured figure beside what it should be. */
+export interface Comparison {
+  measured: number;
+  expected: number;
+  /** Two standard uncertainties of instruments and element together. */
+  band: number;
+  /** Distance in standard uncertainties, signed: measured less expected. */
+  sigmas: number;
+}
+
+export interface Verdict {
+  grade: 'good' | 'marginal' | 'fail';
+  /** Whether the rejection lies within what this system should do today. */
+  asExpected: boolean;
+  rejection: Comparison;
+  productTds: Comparison;
+  productFlow: Comparison | null;
+  drainFlow: Comparison | null;
+  recovery: Comparison | null;
+}
+
+/** Uncertainty of a flow taken in a jug over half a minute. */
+const flowShare = Math.hypot(0.02, 1 / 30);
+
+/**
+ * Compares readings with what the system should do in this very water, and grades the rejection.
+ * The band propagates each instrument and the element's own spread through the model by one-sided differences.
+ * Errors: 'out-of-range' with the reading; those of the operating point, if the system could not run at these readings.
+ */
+export function verdict(
+  design: SystemDesign,
+  readings: VerificationReadings,
+  instruments: Instruments = usualInstruments,
+): Outcome<Verdict> {
+  const refused = firstOutOfRange([
+    ['feedTdsMgL', readings.feedTdsMgL, limits.tdsMgL],
+    ['productTdsMgL', readings.productTdsMgL, { min: 0, max: limits.tdsMgL.max }],
+    ['temperatureC', readings.temperatureC, limits.temperatureC],
+    ['pressureBar', readings.pressureBar, limits.supplyPressureBar],
+  ]);
+  if (refused) return refused;
+  if (readings.productTdsMgL >= readings.feedTdsMgL) {
+    return fail('out-of-range', 'productTdsMgL', {
+      got: readings.productTdsMgL,
+      min: 0,
+      max: readings.feedTdsMgL,
+    });
+  }
+  const model = spreadOfModel(design, readings, instruments);
+  if (!model.ok) return model;
+  const { expected, spread } = model.value;
+
+  const measuredRejection = 1 - readings.productTdsMgL / readings.feedTdsMgL;
+  const feedShare = meterUncertainty(readings.feedTdsMgL, instruments) / readings.feedTdsMgL;
+  const productError = meterUncertainty(readings.productTdsMgL, instruments);
+  const passageError = Math.hypot(
+    productError / readings.feedTdsMgL,
+    (1 - measuredRejection) * feedShare,
+  );
+  const rejection = compare(measuredRejection, expected.rejection, passageError, spread.rejection);
+  const flow = (measured: number | undefined, value: number, error: number) =>
+    measured === undefined ? null : compare(measured, value, flowShare * measured, error);
+  const productFlow = flow(
+    readings.productFlowLPerH,
+    expected.permeateFlowLPerH,
+    spread.permeateFlowLPerH,
+  );
+  const drainFlow = flow(
+    readings.drainFlowLPerH,
+    expected.concentrateFlowLPerH,
+    spread.concentrateFlowLPerH,
+  );
+  return succeed({
+    grade:
+      measuredRejection >= rejectionGrades.good
+        ? 'good'
+        : measuredRejection >= rejectionGrades.marginal
+          ? 'marginal'
+          : 'fail',
+    // Better than expected is no fault of the membrane; only too little rejection counts against it.
+    asExpected: rejection.sigmas >= -2,
+    rejection,
+    productTds: compare(
+      readings.productTdsMgL,
+      expected.permeateTdsMgL,
+      productError,
+      spread.permeateTdsMgL,
+    ),
+    productFlow,
+    drainFlow,
+    recovery: recoveryOf(readings, expected.recovery, spread.recovery),
+  });
+}
+
+function recoveryOf(readings: VerificationReadings, expected: number, spread: number) {
+  const { productFlowLPerH: product, drainFlowLPerH: drain } = readings;
+  if (product === undefined || drain === undefined || !(product + drain > 0)) return null;
+  const measured = product / (product + drain);
+  const error = measured * (1 - measured) * Math.SQRT2 * flowShare;
+  return compare(measured, expected, error, spread);
+}
+
+function compare(measured: number, expected: number, reading: number, model: number): Comparison {
+  const sigma = Math.hypot(reading, model);
+  return { measured, expected, band: 2 * sigma, sigmas: (measured - expected) / sigma };
+}
+
+const compared = [
+  'rejection',
+  'permeateTdsMgL',
+  'permeateFlowLPerH',
+  'concentrateFlowLPerH',
+  'recovery',
+] as const;
+type Compared = Record<(typeof compared)[number], number>;
+
+/** The expected point and its standard uncertainty from the conditions' instruments and the element's spread. */
+function spreadOfModel(
+  design: SystemDesign,
+  readings: VerificationReadings,
+  instruments: Instruments,
+): Outcome<{ expected: Compared; spread: Compared }> {
+  const water = {
+    tdsMgL: readings.feedTdsMgL,
+    temperatureC: readings.temperatureC,
+    pressureBar: readings.pressureBar,
+  };
+  const base = expectedReadings(design, water);
+  if (!base.ok) return base;
+  const gaugeBar = instruments.gaugeShare * instruments.gaugeFullScaleBar;
+  const meterMgL = meterUncertainty(water.tdsMgL, instruments);
+  const newElement = { flowFactor: 1, saltPassageFactor: 1 };
+  const shifted = [
+    expectedReadings(design, { ...water, tdsMgL: water.tdsMgL + meterMgL }),
+    expectedReadings(design, {
+      ...water,
+      temperatureC: water.temperatureC + instruments.thermometerC,
+    }),
+    expectedReadings(design, { ...water, pressureBar: water.pressureBar + gaugeBar }),
+    expectedReadings(design, water, {
+      ...newElement,
+      flowFactor: 1 + instruments.elementFlowShare,
+    }),
+    expectedReadings(design, water, {
+      ...newElement,
+      saltPassageFactor: 1 + instruments.elementPassageShare,
+    }),
+  ];
+  const spread: Compared = {
+    rejection: 0,
+    permeateTdsMgL: 0,
+    permeateFlowLPerH: 0,
+    concentrateFlowLPerH: 0,
+    recovery: 0,
+  };
+  for (const shift of shifted) {
+    // A shift past the edge of the water's range is left out: the band is then a little too narrow there, never wrong in the middle.
+    if (!shift.ok) continue;
+    for (const figure of compared) {
+      spread[figure] = Math.hypot(spread[figure], shift.value[figure] - base.value[figure]);
+    }
+  }
+  return succeed({ expected: base.value, spread });
+}

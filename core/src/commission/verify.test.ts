@@ -1,0 +1,112 @@
+import { describe, expect, test } from '@jest/globals';
+import { directDesign, sampleWater, tankDesign } from '../test/samples.ts';
+import { expectedReadings } from '../system/expectedReadings.ts';
+import { flowUncertainty, meterUncertainty, usualInstruments } from './instruments.ts';
+import { verdict, type VerificationReadings } from './verdict.ts';
+
+const { tdsMgL, temperatureC, pressureBar } = sampleWater;
+
+function expected(design = tankDesign) {
+  const point = expectedReadings(design, sampleWater);
+  if (!point.ok) throw new Error(point.failure.code);
+  return point.value;
+}
+
+/** Readings that a perfect instrument would take of a perfect element. */
+const perfect = (design = tankDesign): VerificationReadings => ({
+  feedTdsMgL: tdsMgL,
+  productTdsMgL: expected(design).permeateTdsMgL,
+  temperatureC,
+  pressureBar,
+  productFlowLPerH: expected(design).permeateFlowLPerH,
+  drainFlowLPerH: expected(design).concentrateFlowLPerH,
+});
+
+function judged(readings: VerificationReadings, design = tankDesign) {
+  const result = verdict(design, readings);
+  if (!result.ok) throw new Error(`${result.failure.code} at ${result.failure.path}`);
+  return result.value;
+}
+
+describe('instruments', () => {
+  test('share and digit of a meter add as independent errors', () => {
+    expect(meterUncertainty(0, usualInstruments)).toBe(1);
+    expect(meterUncertainty(100, usualInstruments)).toBeCloseTo(Math.sqrt(5), 12);
+  });
+
+  test('a short time makes a flow uncertain', () => {
+    expect(flowUncertainty(5, usualInstruments)).toBeGreaterThan(0.2);
+    expect(flowUncertainty(60, usualInstruments)).toBeLessThan(0.03);
+  });
+});
+
+describe('a verdict', () => {
+  test('on just what the model expects finds no difference at all', () => {
+    for (const design of [tankDesign, directDesign]) {
+      const v = judged(perfect(design), design);
+      for (const figure of [v.rejection, v.productTds, v.productFlow!, v.drainFlow!, v.recovery!]) {
+        expect(figure.sigmas).toBeCloseTo(0, 6);
+        expect(figure.band).toBeGreaterThan(0);
+      }
+      expect(v.asExpected).toBe(true);
+    }
+  });
+
+  test.each([
+    [0.05, 'good'],
+    [0.0999, 'good'],
+    [0.15, 'marginal'],
+    [0.21, 'fail'],
+  ] as const)('at a passage of %d is %s', (passage, grade) => {
+    expect(judged({ ...perfect(), productTdsMgL: passage * tdsMgL }).grade).toBe(grade);
+  });
+
+  test('a leak past the membrane is not as expected, a better element is', () => {
+    const leaking = judged({ ...perfect(), productTdsMgL: 8 * expected().permeateTdsMgL });
+    expect(leaking.asExpected).toBe(false);
+    expect(leaking.rejection.sigmas).toBeLessThan(-2);
+    expect(judged({ ...perfect(), productTdsMgL: 1 }).asExpected).toBe(true);
+  });
+
+  test('the band is the element’s spread at least, and wider with worse instruments', () => {
+    const v = judged(perfect());
+    const passage = expected().permeateTdsMgL / tdsMgL;
+    expect(v.rejection.band).toBeGreaterThan(2 * 0.25 * passage);
+    const coarse = verdict(tankDesign, perfect(), { ...usualInstruments, meterShare: 0.1 });
+    if (!coarse.ok) throw new Error(coarse.failure.code);
+    expect(coarse.value.productTds.band).toBeGreaterThan(v.productTds.band);
+  });
+
+  test('without flows judges the rejection alone', () => {
+    const { productFlowLPerH: _product, drainFlowLPerH: _drain, ...meterOnly } = perfect();
+    const v = judged(meterOnly);
+    expect(v).toMatchObject({ productFlow: null, drainFlow: null, recovery: null, grade: 'good' });
+  });
+
+  test('half of the expected product flow stands out', () => {
+    const weak = judged({ ...perfect(), productFlowLPerH: 0.4 * expected().permeateFlowLPerH });
+    expect(weak.productFlow!.sigmas).toBeLessThan(-2);
+  });
+
+  test.each<[string, Partial<VerificationReadings>]>([
+    ['feedTdsMgL', { feedTdsMgL: -5 }],
+    ['productTdsMgL', { productTdsMgL: tdsMgL + 1 }],
+    ['temperatureC', { temperatureC: 90 }],
+    ['pressureBar', { pressureBar: NaN }],
+  ])('names a wrong %s', (path, change) => {
+    expect(verdict(tankDesign, { ...perfect(), ...change })).toMatchObject({
+      ok: false,
+      failure: { path },
+    });
+  });
+
+  test('says when the system could not have run at these readings', () => {
+    const impossible = verdict(tankDesign, {
+      ...perfect(),
+      feedTdsMgL: 6000,
+      productTdsMgL: 100,
+      pressureBar: 1,
+    });
+    expect(impossible.ok).toBe(false);
+  });
+});

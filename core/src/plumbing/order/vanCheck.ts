@@ -1,0 +1,56 @@
+import type { PartsLine } from './partsList.ts';
+
+/** Pieces, or metres of tube, of one part of the catalogue. */
+export interface VanLine {
+  partId: string;
+  quantity: number;
+}
+
+/** What was taken out of the van for a job: never more than was in it. */
+export interface Taking {
+  jobId: string;
+  lines: VanLine[];
+  takenAt: string;
+  takenBy: string;
+}
+
+/** The van: what it holds by part, and what left it. */
+export interface Van {
+  stock: VanLine[];
+  takings: Taking[];
+}
+
+/** A line of the parts list beside what the van holds of it. */
+export interface CheckedLine extends PartsLine {
+  /** In the van, without what was taken out of it for this job. */
+  held: number;
+  /** Taken out of the van for this job already. */
+  taken: number;
+  /** Still to be bought. */
+  missing: number;
+}
+
+export interface VanCheck {
+  lines: CheckedLine[];
+  taking: Taking | null;
+  /** Lines of which something has to be bought. */
+  short: CheckedLine[];
+}
+
+/** Parts against the van's stock: what was taken for this job counts, what other jobs took does not. */
+export function checkVan(lines: readonly PartsLine[], van: Van, jobId: string): VanCheck {
+  const taking = van.takings.find((one) => one.jobId === jobId) ?? null;
+  const of = (held: readonly { partId: string; quantity: number }[], id: string) =>
+    held.filter(({ partId }) => partId === id).reduce((sum, { quantity }) => sum + quantity, 0);
+  // Two lines can be of one part: each takes its share of what there is, in the order of the list.
+  const left = new Map<string, number>();
+  const checked = lines.map((line): CheckedLine => {
+    const held = of(van.stock, line.id);
+    const taken = of(taking?.lines ?? [], line.id);
+    const there = left.get(line.id) ?? held + taken;
+    const missing = Math.max(Math.round((line.quantity - there) * 1000) / 1000, 0);
+    left.set(line.id, Math.max(there - line.quantity, 0));
+    return { ...line, held, taken, missing };
+  });
+  return { lines: checked, taking, short: checked.filter(({ missing }) => missing > 0) };
+}

@@ -1,0 +1,3 @@
+/** What lines of a remote unit pass. */
+export const passages = ['floor', 'wall'] as const;
+export type Passage = (typeof passages)[number];

@@ -1,0 +1,138 @@
+import type {
+  LampPart,
+  MembranePart,
+  MineralPart,
+  PermeatePumpPart,
+  PostFilterPart,
+  PrefilterPart,
+  PumpPart,
+  RestrictorPart,
+  ShutoffPart,
+  TankPart,
+  TapPart,
+} from '../catalogue/parts.ts';
+import type { Branch } from '../hydraulics/branchPressure.ts';
+import type { TapLine } from '../hydraulics/tapLine.ts';
+import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
+import type { RoSystem } from './point/roSystem.ts';
+import type { Shutoff } from '../tank/bladderTank.ts';
+
+export type MineralPlace = 'before-tank' | 'after-tank';
+
+/** A system as it would be installed: the parts, how they are joined, and the line to the tap. Absent parts are null. */
+export interface SystemDesign {
+  prefilters: PrefilterPart[];
+  pump: PumpPart | null;
+  shutoff: ShutoffPart | null;
+  membrane: MembranePart;
+  elements: number;
+  arrangement: 'series' | 'parallel';
+  restrictor: RestrictorPart;
+  /** Pushes product into the tank with the power of the drain water; only where there is a tank. */
+  permeatePump: PermeatePumpPart | null;
+  tank: TankPart | null;
+  mineral: { part: MineralPart; place: MineralPlace } | null;
+  lamp: LampPart | null;
+  postFilter: PostFilterPart | null;
+  tap: TapPart;
+  line: ProductLine;
+  /** Tees behind the post filter, in the order of the water. */
+  branches: Branch[];
+}
+
+/** The tube from tank or unit to the tap. */
+export interface ProductLine {
+  innerDiameterMm: number;
+  lengthM: number;
+  /** Height of the tap above the tank's connection, m. */
+  riseM: number;
+}
+
+/** The feed as sizing needs it; hardness is taken as calcium hardness. */
+export interface FeedWater {
+  tdsMgL: number;
+  temperatureC: number;
+  pressureBar: number;
+  hardnessMgL: number;
+  alkalinityMgL: number;
+  pH: number;
+}
+
+/** A water under the two conditions that a design is judged at. */
+export interface SizingWaters {
+  /** As measured. */
+  today: FeedWater;
+  /** Coldest water and lowest pressure; used with an aged membrane. */
+  worst: FeedWater;
+}
+
+/** How far a membrane has aged: water permeance, and salt passage at equal flow, over new. */
+export interface Ageing {
+  flowFactor: number;
+  saltPassageFactor: number;
+}
+
+export const newMembrane: Ageing = { flowFactor: 1, saltPassageFactor: 1 };
+/** A membrane near the end of a customary life: a fifth of its flow lost, half as much salt again. Default, editable by firm. */
+export const agedMembrane: Ageing = { flowFactor: 0.8, saltPassageFactor: 1.5 };
+
+/** Elements from this rated flow on are made for tankless units, L/day. */
+export const directFlowFromLPerDay = 1000;
+
+/** Whether a design is one of the tankless units, whose pump, valves and inner lines are the maker's. */
+export const isTanklessUnit = ({ tank, membrane }: SystemDesign): boolean =>
+  tank === null && membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
+
+/** Whether everything between the unit's ports was piped by its maker. */
+export const isMakerPiped = (design: SystemDesign): boolean =>
+  isTanklessUnit(design) || design.tank?.internal === true;
+
+/** Several filters in one line as one: linear drops add. */
+export function combineFilters(filters: readonly FilterDrop[]): FilterDrop | undefined {
+  if (filters.length === 0) return undefined;
+  const atFlowLPerH = 60;
+  const dropBar = filters.reduce((sum, f) => sum + (f.dropBar / f.atFlowLPerH) * atFlowLPerH, 0);
+  return { dropBar, atFlowLPerH };
+}
+
+/** The feed side of a design in a given water: what the operating point is solved for. */
+export function roSystemOf(design: SystemDesign, water: FeedWater, ageing: Ageing): RoSystem {
+  const { tdsMgL, temperatureC, pressureBar } = water;
+  return {
+    feed: { tdsMgL, temperatureC, pressureBar },
+    membrane: {
+      ...design.membrane.rating,
+      ...ageing,
+      count: design.elements,
+      arrangement: design.arrangement,
+    },
+    restrictor: design.restrictor.restrictor,
+    prefilters: combineFilters(design.prefilters.map((part) => part.filter)),
+    pump: design.pump?.pump,
+  };
+}
+
+/** What stops the design when its tank is full: the pump's switch, else the valve. */
+export function shutoffOf(design: SystemDesign): Shutoff {
+  if (design.pump) return { kind: 'pressure-switch', cutoutBar: design.pump.cutoutBar };
+  return design.shutoff?.shutoff ?? { kind: 'hydraulic' };
+}
+
+/**
+ * Pressure that the membrane's product side sees, bar, by the tank's: all of it, or what a permeate pump lets through.
+ */
+export function productSideOf({ permeatePump }: SystemDesign): (tankBar: number) => number {
+  const share = permeatePump?.backPressureShare ?? 1;
+  return (tankBar) => share * tankBar;
+}
+
+/** The design's way from the tank (or the unit) to the glass. */
+export function tapLineOf(design: SystemDesign): TapLine {
+  const { innerDiameterMm, lengthM, riseM } = design.line;
+  return {
+    tubes: [{ innerDiameterMm, lengthM }],
+    tapKv: design.tap.kv,
+    riseM,
+    postFilter: design.postFilter?.filter,
+  };
+}

@@ -1,0 +1,213 @@
+import { firstOutOfRange } from '../../base/guard.ts';
+import { pumpPressure } from '../../hydraulics/pumpPressure.ts';
+import { restrictorFlow } from '../../hydraulics/restrictorFlow.ts';
+import { limits } from '../../base/limits.ts';
+import { type LocalFlux, localFlux } from '../../membrane/localFlux.ts';
+import { type BankMarch, marchBank, newBankMarch } from '../../membrane/marchBank.ts';
+import { concentrationPolarisation } from '../../membrane/concentrationPolarisation.ts';
+import { fail, type Outcome, succeed } from '../../base/outcome.ts';
+import { osmoticPressure } from '../../water/osmoticPressure.ts';
+import { type ResolvedSystem, resolveSystem, type RoSystem } from './roSystem.ts';
+
+/** Where a system settles: every flow, strength and pressure of it. */
+export interface OperatingPoint {
+  feedFlowLPerH: number;
+  permeateFlowLPerH: number;
+  concentrateFlowLPerH: number;
+  recovery: number;
+  membranePressureBar: number;
+  permeateTdsMgL: number;
+  concentrateTdsMgL: number;
+  rejection: number;
+  permeateBackPressureBar: number;
+  /** Marches along an element that it took. */
+  marches: number;
+}
+
+/** Product-side pressure in bar as a function of the product flow in L/h. */
+export type BackPressure = (permeateLPerH: number) => number;
+
+/** The relation of ASTM D4516 is stated to 70,000 mg/L; a concentrate beyond it is not a residential system. */
+const strongestConcentrateMgL = 70000;
+
+const relativeTolerance = 1e-9;
+const maxPasses = 60;
+
+/** Solves one resolved system over and over, at changing product-side pressure, starting each time from the last answer. */
+export class OperatingPointSolver {
+  private readonly system: ResolvedSystem;
+  private readonly bank: BankMarch;
+  private readonly flux: LocalFlux = { water: 0, permeateMgL: 0, passage: 0 };
+  private lastFeed = NaN;
+  private membraneBar = 0;
+  private concentrate = 0;
+  private backBar = 0;
+
+  constructor(system: ResolvedSystem) {
+    this.system = system;
+    this.bank = newBankMarch(system.count);
+  }
+
+  /**
+   * The feed flow at which the bank's concentrate is what the restrictor passes.
+   *
+   * The feed flow fixes the membrane pressure (pre-filters, pump), that fixes the concentrate, the rest is product, and the
+   * product fixes its own back pressure; the one residual is that product less the march's. It rises with feed flow.
+   * Errors: 'no-driving-pressure' if the product side is at or above the pressure with no flow; 'pressure-below-osmotic' if no
+   * part of the membrane makes product; 'concentrate-too-strong'; 'iteration-limit'.
+   */
+  solve(backPressure: BackPressure): Outcome<OperatingPoint> {
+    const deadHead = this.membranePressure(0);
+    const restingBack = backPressure(0);
+    if (!(deadHead > restingBack)) {
+      return fail('no-driving-pressure', 'feed.pressureBar', {
+        membraneBar: deadHead,
+        backBar: restingBack,
+      });
+    }
+    const feed = this.search(backPressure, deadHead);
+    if (Number.isNaN(feed)) return fail('iteration-limit', 'feedFlowLPerH', { passes: maxPasses });
+    return this.report(feed);
+  }
+
+  private membranePressure(feed: number): number {
+    const { feed: water, prefilterResistance, pump } = this.system;
+    return pumpPressure(pump, water.pressureBar - prefilterResistance * feed, feed);
+  }
+
+  /** Product that the flows leave over, less product that the bank makes; marching, or from the mean strength alone. */
+  private residual(feed: number, backPressure: BackPressure, marched: boolean): number {
+    const { element, count, series, feed: water } = this.system;
+    this.membraneBar = this.membranePressure(feed);
+    this.concentrate = restrictorFlow(this.system.restrictorCoefficient, this.membraneBar);
+    const left = feed - this.concentrate;
+    this.backBar = backPressure(Math.max(left, 0));
+    const gross = this.membraneBar - this.backBar;
+    if (marched) {
+      marchBank(element, count, series, feed, water.tdsMgL, gross, this.concentrate, this.bank);
+      return left - this.bank.permeateLPerH;
+    }
+    const recovery = Math.min(Math.max(left / feed, 1e-6), 0.98);
+    const beta = concentrationPolarisation(series ? recovery / count : recovery);
+    const mean = (-water.tdsMgL * Math.log1p(-recovery)) / recovery;
+    localFlux(element, gross, beta, mean, this.flux);
+    return left - count * this.flux.water;
+  }
+
+  /**
+   * Safeguarded secant search. The mean-strength residual, fifty times cheaper than a march, is solved first and gives the
+   * starting point and the slope; from there three or four marches do. A step that leaves the bracket is replaced by a halving.
+   */
+  private search(backPressure: BackPressure, deadHead: number): number {
+    let low = 0;
+    // At this feed even a pump at dead head and pure water would leave water over.
+    let high =
+      1.01 *
+      (restrictorFlow(this.system.restrictorCoefficient, deadHead) +
+        this.system.count * this.system.element.water * deadHead);
+    const step = 1e-4;
+    let x = this.lastFeed;
+    if (!(x > low && x < high)) x = this.roughFeed(backPressure, low, high);
+    let slope =
+      (this.residual(x * (1 + step), backPressure, false) - this.residual(x, backPressure, false)) /
+      (x * step);
+    if (!(slope > 0.05)) slope = 1;
+    let before = NaN;
+    let missBefore = NaN;
+    for (let pass = 0; pass < maxPasses; pass += 1) {
+      const miss = this.residual(x, backPressure, true);
+      if (Math.abs(miss) <= relativeTolerance * x || high - low <= 1e-13 * high) {
+        this.lastFeed = x;
+        return x;
+      }
+      if (miss > 0) high = x;
+      else low = x;
+      const renewed = (miss - missBefore) / (x - before);
+      if (renewed > 0.05) slope = renewed;
+      before = x;
+      missBefore = miss;
+      const next = x - miss / slope;
+      x = next > low && next < high ? next : (low + high) / 2;
+    }
+    return NaN;
+  }
+
+  /** Root of the mean-strength residual to a part in a thousand, by bisection and false position. */
+  private roughFeed(backPressure: BackPressure, from: number, to: number): number {
+    let low = from;
+    let high = to;
+    let rLow = NaN;
+    let rHigh = this.residual(high, backPressure, false);
+    for (let pass = 0; pass < 40 && high - low > 1e-3 * high; pass += 1) {
+      const guess = (low * rHigh - high * rLow) / (rHigh - rLow);
+      const width = high - low;
+      const x =
+        guess > low + 0.02 * width && guess < high - 0.02 * width && pass % 3 !== 2
+          ? guess
+          : low + 0.5 * width;
+      const r = this.residual(x, backPressure, false);
+      if (Math.abs(r) < 1e-3 * x) return x;
+      if (r > 0) {
+        high = x;
+        rHigh = r;
+      } else {
+        low = x;
+        rLow = r;
+      }
+    }
+    return (low + high) / 2;
+  }
+
+  /** Reads the last residual's march as an operating point. */
+  private report(feedFlowLPerH: number): Outcome<OperatingPoint> {
+    const { permeateLPerH, permeateSaltMgPerH, marches } = this.bank;
+    const { tdsMgL: feedMgL, temperatureC } = this.system.feed;
+    if (!(permeateLPerH > 0)) {
+      const osmoticBar = osmoticPressure(feedMgL, temperatureC);
+      return fail('pressure-below-osmotic', 'feed.pressureBar', {
+        membraneBar: this.membraneBar,
+        backBar: this.backBar,
+        osmoticBar,
+      });
+    }
+    const permeateTdsMgL = permeateSaltMgPerH / permeateLPerH;
+    const concentrateFlowLPerH = feedFlowLPerH - permeateLPerH;
+    const concentrateTdsMgL = (feedFlowLPerH * feedMgL - permeateSaltMgPerH) / concentrateFlowLPerH;
+    if (!(concentrateTdsMgL <= strongestConcentrateMgL)) {
+      return fail('concentrate-too-strong', 'restrictor.flowMlMin', {
+        concentrateMgL: concentrateTdsMgL,
+        maxMgL: strongestConcentrateMgL,
+      });
+    }
+    return succeed({
+      feedFlowLPerH,
+      permeateFlowLPerH: permeateLPerH,
+      concentrateFlowLPerH,
+      recovery: permeateLPerH / feedFlowLPerH,
+      membranePressureBar: this.membraneBar,
+      permeateTdsMgL,
+      concentrateTdsMgL,
+      rejection: 1 - permeateTdsMgL / feedMgL,
+      permeateBackPressureBar: this.backBar,
+      marches,
+    });
+  }
+}
+
+/**
+ * Operating point of a system against a fixed product-side pressure.
+ * Units: L/h, mg/L, bar gauge, fractions. Errors: those of `resolveSystem` and of the solver.
+ * Source: solution-diffusion with concentration polarisation; osmotic pressure by ASTM D4516.
+ */
+export function operatingPoint(
+  system: RoSystem & { permeateBackPressureBar?: number },
+): Outcome<OperatingPoint> {
+  const { permeateBackPressureBar = 0 } = system;
+  const refused = firstOutOfRange([
+    ['permeateBackPressureBar', permeateBackPressureBar, limits.backPressureBar],
+  ]);
+  if (refused) return refused;
+  const resolved = resolveSystem(system);
+  if (!resolved.ok) return resolved;
+  return new OperatingPointSolver(resolved.value).solve(() => permeateBackPressureBar);
+}

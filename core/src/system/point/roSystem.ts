@@ -1,0 +1,116 @@
+import { firstOutOfRange, type Range } from '../../base/guard.ts';
+import { filterResistance, type FilterDrop, refuseFilter } from '../../hydraulics/prefilterDrop.ts';
+import type { Pump } from '../../hydraulics/pumpPressure.ts';
+import { type Restrictor, restrictorCoefficient } from '../../hydraulics/restrictorFlow.ts';
+import { limits } from '../../base/limits.ts';
+import {
+  type ElementPermeance,
+  elementPermeance,
+  type MembraneRating,
+} from '../../membrane/elementPermeance.ts';
+import type { ElementAtTemperature } from '../../membrane/localFlux.ts';
+import { temperatureCorrectionFactor } from '../../membrane/temperatureCorrectionFactor.ts';
+import { fail, type Outcome, succeed } from '../../base/outcome.ts';
+import { osmoticScale } from '../../water/osmoticPressure.ts';
+
+/** The water as it arrives. */
+export interface Feed {
+  tdsMgL: number;
+  temperatureC: number;
+  /** Supply pressure while the unit runs, bar gauge. */
+  pressureBar: number;
+}
+
+/** One or several equal elements, and their age. */
+export interface MembraneBank extends MembraneRating {
+  count?: number;
+  arrangement?: 'series' | 'parallel';
+  /** Water permeance over new, 1 when absent. */
+  flowFactor?: number;
+  /** Salt passage over new at equal flow, 1 when absent. */
+  saltPassageFactor?: number;
+}
+
+/** From the street to the drain: all that decides what the membranes make. */
+export interface RoSystem {
+  feed: Feed;
+  membrane: MembraneBank;
+  restrictor: Restrictor;
+  prefilters?: FilterDrop | undefined;
+  pump?: Pump | undefined;
+}
+
+/** A system with every option filled in and every coefficient at the water's temperature; the solvers see only this. */
+export interface ResolvedSystem {
+  feed: Feed;
+  element: ElementAtTemperature;
+  count: number;
+  series: boolean;
+  /** bar per L/h of feed. */
+  prefilterResistance: number;
+  pump: Pump | undefined;
+  /** L/h per root bar. */
+  restrictorCoefficient: number;
+}
+
+/**
+ * Checks a system and resolves it.
+ * @param knownPermeance skips the calibration when the caller has solved the same rating before
+ * Errors: 'not-a-number', 'out-of-range' with the field's path; those of `elementPermeance`.
+ */
+export function resolveSystem(
+  system: RoSystem,
+  knownPermeance?: ElementPermeance,
+): Outcome<ResolvedSystem> {
+  const { feed, membrane, restrictor, prefilters, pump } = system;
+  const { count = 1, arrangement = 'series', flowFactor = 1, saltPassageFactor = 1 } = membrane;
+  const refused =
+    firstOutOfRange([
+      ['feed.tdsMgL', feed.tdsMgL, limits.tdsMgL],
+      ['feed.temperatureC', feed.temperatureC, limits.temperatureC],
+      ['feed.pressureBar', feed.pressureBar, limits.supplyPressureBar],
+      ['membrane.count', count, limits.elementCount],
+      ['membrane.flowFactor', flowFactor, limits.ageFactor],
+      ['membrane.saltPassageFactor', saltPassageFactor, limits.ageFactor],
+      ['restrictor.flowMlMin', restrictor.flowMlMin, limits.restrictorFlowMlMin],
+      ['restrictor.atPressureBar', restrictor.atPressureBar, limits.ratedPressureBar],
+    ]) ??
+    (prefilters && refuseFilter('prefilters', prefilters)) ??
+    (pump && refusePump(pump));
+  if (refused) return refused;
+  if (!Number.isInteger(count)) {
+    return fail('out-of-range', 'membrane.count', { got: count, ...limits.elementCount });
+  }
+
+  const permeance = knownPermeance ? succeed(knownPermeance) : elementPermeance(membrane);
+  if (!permeance.ok) return permeance;
+  const tcf = temperatureCorrectionFactor(feed.temperatureC);
+  return succeed({
+    feed,
+    element: {
+      water: permeance.value.water * flowFactor * tcf,
+      salt: permeance.value.salt * flowFactor * saltPassageFactor * tcf,
+      osmoticScaleBar: osmoticScale(feed.temperatureC),
+    },
+    count,
+    series: arrangement === 'series',
+    prefilterResistance: filterResistance(prefilters, feed.temperatureC),
+    pump,
+    restrictorCoefficient: restrictorCoefficient(restrictor),
+  });
+}
+
+function refusePump(pump: Pump) {
+  const checks: [string, number, Range][] = [
+    ['pump.curve.length', pump.curve.length, { min: 1, max: 100 }],
+    ['pump.bypassBar', pump.bypassBar, limits.bypassBar],
+  ];
+  pump.curve.forEach((point, i) => {
+    const floor = pump.curve[i - 1]?.flowLPerH ?? 0;
+    checks.push(
+      [`pump.curve.${i}.flowLPerH`, point.flowLPerH, { min: floor, max: limits.flowLPerH.max }],
+      [`pump.curve.${i}.boostBar`, point.boostBar, limits.boostBar],
+    );
+  });
+  return firstOutOfRange(checks);
+}

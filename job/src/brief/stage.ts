@@ -1,0 +1,41 @@
+import { isUltravioletLine, type SurveyKey } from '@katharos/core';
+import { lampReadings, verificationReadings } from './brief.ts';
+import type { JobDocument } from '../document/job.ts';
+
+/** The stages of a job, in the order people work. */
+export const stages = ['survey', 'size', 'plumb', 'flush', 'verify', 'keep'] as const;
+export type Stage = (typeof stages)[number];
+
+/** The readings without which a size rests on guesses. */
+export const neededReadings: readonly SurveyKey[] = [
+  'feedTds',
+  'pressure',
+  'temperature',
+  'demand',
+];
+
+/** Whether a reading was taken, or follows from what was described. */
+export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean =>
+  survey.readings[key] !== undefined ||
+  ((key === 'demand' || key === 'largestDraw') && survey.household !== undefined);
+
+/** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
+export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
+  const { survey, system, plumb, flush, verify, keep } = document;
+  const at = (stage: Stage) => ({ stage, finished: false });
+  if (keep.issued) return { stage: 'keep', finished: true };
+  const judged =
+    system && isUltravioletLine(system.design)
+      ? lampReadings(system.design).every((key) => verify.readings[key] !== undefined)
+      : verificationReadings(verify) !== undefined;
+  if (judged) return at('keep');
+  const flushed = Object.values(flush.steps);
+  if (system) {
+    if (flushed.some((step) => step.done) && flush.steps['rest-and-recheck']?.done)
+      return at('verify');
+    if (flushed.length > 0) return at('flush');
+    if (plumb.ticks.finished) return at('flush');
+    return at('plumb');
+  }
+  return at(neededReadings.every((key) => isKnown(survey, key)) ? 'size' : 'survey');
+}

@@ -1,0 +1,308 @@
+import {
+  branchKinds,
+  criterionKeys,
+  decisionTopics,
+  drainWays,
+  existingSystems,
+  feedConnections,
+  hasUnit,
+  passages,
+  saddlePlaces,
+  type SurveyKey,
+  type SystemDesign,
+  toCore,
+  tubeColours,
+  tubeFunctions,
+  tubeSizes,
+  type UltravioletLine,
+} from '@katharos/core';
+import {
+  lampPartSchema,
+  membranePartSchema,
+  permeatePumpPartSchema,
+  mineralPartSchema,
+  postFilterPartSchema,
+  prefilterPartSchema,
+  pumpPartSchema,
+  restrictorPartSchema,
+  shutoffPartSchema,
+  tankPartSchema,
+  tapPartSchema,
+} from '../catalogue/part.ts';
+import { laboratorySchema } from '../laboratory/report.ts';
+import { householdSchema } from '../fields/household.ts';
+import { siteSchema } from '../fields/siteQuestions.ts';
+import {
+  detailFields,
+  type DetailKey,
+  isWithin,
+  type QuantityField,
+  surveyFields,
+  type VerifyKey,
+  verifyFields,
+} from '../fields/fields.ts';
+import { z } from 'zod';
+
+/** The job document: all of one installation, in the units in which it was entered. */
+
+const text = (most: number) => z.string().trim().max(most);
+const instant = z.iso.datetime();
+const person = text(120);
+
+/** A reading as it was entered: never what was displayed after conversion. */
+const readingShape = z.strictObject({
+  value: z.number(),
+  unit: z.string().max(20),
+  takenAt: instant.nullable(),
+  by: person.nullable(),
+  /** What it was taken with; absent where nobody said. */
+  instrument: text(80).optional(),
+});
+export type Reading = z.infer<typeof readingShape>;
+
+const tick = z.strictObject({ at: instant, by: person });
+
+const readingOf = (field: QuantityField) =>
+  readingShape
+    .refine((reading) => hasUnit(field.dimension, reading.unit), {
+      path: ['unit'],
+      message: `${field.label} cannot be given in this unit.`,
+    })
+    .refine((reading) => !hasUnit(field.dimension, reading.unit) || isWithin(field, reading), {
+      path: ['value'],
+      message: `${field.label} lies outside what is possible. ${field.outside}`,
+    })
+    .optional();
+
+const readingsOf = <K extends string>(fields: Record<K, QuantityField>) =>
+  z.strictObject(
+    Object.fromEntries(
+      Object.entries(fields).map(([key, field]) => [key, readingOf(field as QuantityField)]),
+    ) as Record<K, ReturnType<typeof readingOf>>,
+  );
+
+const surveySchema = z.strictObject({
+  readings: readingsOf<SurveyKey>(surveyFields),
+  details: readingsOf<DetailKey>(detailFields),
+  source: z.enum(['mains', 'well', 'lake', 'rain', 'unknown']),
+  disinfectant: z.enum(['none', 'chlorine', 'chloramine', 'unknown']),
+  safe: z.enum(['yes', 'no', 'unknown']),
+  outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
+  /** Absent until it is asked. */
+  tankRoom: z.enum(['yes', 'no', 'unknown']).optional(),
+  site: siteSchema,
+  /** Absent until it is described. */
+  household: householdSchema.optional(),
+  /** Scale of the meter that conductivities were read with; absent until it is asked. */
+  meterScale: z.enum(['nacl', 'kcl', '442']).optional(),
+  /** Absent until a laboratory's report is read in. */
+  laboratory: laboratorySchema.optional(),
+});
+
+const productLineSchema = z.strictObject({
+  innerDiameterMm: z.number().min(1).max(30),
+  lengthM: z.number().min(0).max(100),
+  riseM: z.number().min(-20).max(30),
+});
+
+export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({
+  prefilters: z.array(prefilterPartSchema).max(8),
+  pump: pumpPartSchema.nullable(),
+  shutoff: shutoffPartSchema.nullable(),
+  membrane: membranePartSchema,
+  elements: z.int().min(1).max(12),
+  arrangement: z.enum(['series', 'parallel']),
+  restrictor: restrictorPartSchema,
+  permeatePump: permeatePumpPartSchema.nullable(),
+  tank: tankPartSchema.nullable(),
+  mineral: z
+    .strictObject({ part: mineralPartSchema, place: z.enum(['before-tank', 'after-tank']) })
+    .nullable(),
+  lamp: lampPartSchema.nullable(),
+  postFilter: postFilterPartSchema.nullable(),
+  tap: tapPartSchema,
+  line: productLineSchema,
+  branches: z
+    .array(
+      z.strictObject({
+        kind: z.enum(branchKinds),
+        innerDiameterMm: z.number().min(1).max(30),
+        lengthM: z.number().min(0).max(100),
+        riseM: z.number().min(-20).max(30),
+        neededBar: z.number().min(0).max(6),
+        flowLPerMin: z.number().min(0.05).max(10),
+      }),
+    )
+    .max(4),
+});
+
+/** A lamp without a membrane of its own: a drinking line, or added to a system that is there. */
+export const ultravioletLineSchema: z.ZodType<UltravioletLine, UltravioletLine> = z.strictObject({
+  kind: z.literal('ultraviolet-line'),
+  addedTo: z.enum(existingSystems).optional(),
+  prefilters: z.array(prefilterPartSchema).max(8),
+  lamp: lampPartSchema,
+  tap: tapPartSchema,
+  line: productLineSchema,
+});
+
+const weighed = <T extends z.ZodType>(value: T) => z.partialRecord(z.enum(criterionKeys), value);
+
+/** How the size was steered, and where a person went against it. */
+const sizeSchema = z.strictObject({
+  weights: weighed(z.number().min(0).max(4)),
+  limits: weighed(z.number().min(0).max(1e6)),
+  /** By topic of the decision: what was chosen instead, and why. */
+  overruled: z.partialRecord(
+    z.enum(decisionTopics),
+    z.strictObject({
+      option: text(40).min(1),
+      reason: text(500).min(1, 'Say in a few words why, for whoever comes after.'),
+      at: instant,
+      by: person,
+    }),
+  ),
+  /** Designs laid beside the one in use. */
+  compared: z.array(systemDesignSchema).max(2),
+});
+
+/** Tube under a sink or to a remote unit. */
+export const routeRangeM = { min: 0.02, max: 60 };
+const isRoute = (metres: number) => metres >= routeRangeM.min && metres <= routeRangeM.max;
+
+const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) });
+
+const metres = z.number().min(-5).max(60);
+const box = { x: metres, y: metres, z: metres, width: metres, height: metres, depth: metres };
+
+const inside = z.number().min(0.1).max(4);
+
+/** What is decided and noted while plumbing in; all of it absent until somebody does. */
+const plumbChoices = {
+  feed: z.enum(feedConnections).optional(),
+  drain: z
+    .strictObject({
+      way: z.enum(drainWays).optional(),
+      place: z.enum(saddlePlaces).optional(),
+      /** Why the hole is not on the sink side of the trap. */
+      reason: text(500).optional(),
+    })
+    .optional(),
+  /** Colours of this kit's tubes, by what they carry. */
+  colours: z.partialRecord(z.enum(tubeFunctions), z.enum(tubeColours)).optional(),
+  /** Tube in the van. */
+  coils: z
+    .array(
+      z.strictObject({
+        id: text(40).min(1),
+        size: z.enum(tubeSizes),
+        lengthM: z.number().min(0.1).max(500),
+      }),
+    )
+    .max(40)
+    .optional(),
+  /** Tube sizes that a person chose, by run. */
+  sizes: z.record(z.string().max(60), z.enum(tubeSizes)).optional(),
+  /** The cupboard beside, inside, m, where the tank stands in it. */
+  nextCupboard: z.strictObject({ width: inside, height: inside, depth: inside }).optional(),
+  /** A unit in the cellar or behind the wall: what its lines pass, how long each is and how far they rise to the tap, m. */
+  remote: z
+    .strictObject({
+      through: z.enum(passages),
+      lengthM: z.number().min(0.2).max(60),
+      riseM: z.number().min(-10).max(30),
+    })
+    .optional(),
+  obstacles: z
+    .array(z.strictObject({ id: text(40).min(1), ...box }))
+    .max(20)
+    .optional(),
+  /** Places that a person gave to bodies, by id. */
+  placements: z
+    .record(
+      z.string().max(40),
+      z.strictObject({
+        x: metres,
+        y: metres,
+        z: metres,
+        lies: z.boolean(),
+        turned: z.boolean().optional(),
+      }),
+    )
+    .optional(),
+  /** Steps done, with the mark of what they were made from: another mark asks for them again. */
+  done: z.record(z.string().max(80), tick.extend({ mark: z.string().max(1000) })).optional(),
+  notes: z.record(z.string().max(80), text(1000)).optional(),
+  /** Steps in the order that a person wants. */
+  order: z.array(z.string().max(80)).max(120).optional(),
+};
+
+export const jobDocumentSchema = z.strictObject({
+  customer: z.strictObject({
+    name: text(120).min(1, 'A job needs the name of a customer or a place.'),
+    address: text(300),
+    phone: text(60),
+    note: text(2000),
+  }),
+  survey: surveySchema,
+  /** The system as chosen, with its parts as they were then: the catalogue may change, the job does not. */
+  system: z
+    .strictObject({
+      design: z.union([ultravioletLineSchema, systemDesignSchema]),
+      chosenAt: instant,
+      chosenBy: person,
+      /** Agreed with the customer: from then on only a deliberate change touches it. */
+      agreed: tick.nullable(),
+    })
+    .nullable(),
+  size: sizeSchema,
+  plumb: z.strictObject({
+    routes: z.record(
+      z.string().max(60),
+      quantity
+        .refine((route) => hasUnit('length', route.unit), 'A route is a length.')
+        .refine(
+          (route) => !hasUnit('length', route.unit) || isRoute(toCore('length', route)),
+          `A route lies between ${routeRangeM.min} and ${routeRangeM.max} m; check the unit.`,
+        ),
+    ),
+    ticks: z.record(z.string().max(80), tick),
+    ...plumbChoices,
+  }),
+  flush: z.strictObject({
+    steps: z.record(
+      z.string().max(60),
+      z.strictObject({ startedAt: instant.nullable(), done: tick.nullable() }),
+    ),
+  }),
+  verify: z.strictObject({
+    readings: readingsOf<VerifyKey>(verifyFields),
+    shutoffTest: z.enum(['passed', 'failed', 'not-done']),
+    leakCheck: z.enum(['dry', 'leak', 'not-done']),
+    note: text(2000),
+  }),
+  keep: z.strictObject({ issued: tick.nullable(), remark: text(1000) }),
+});
+
+export type JobDocument = z.infer<typeof jobDocumentSchema>;
+export type Survey = JobDocument['survey'];
+
+/** A job as it begins: a name, and nothing known yet. */
+export const newJobDocument = (name: string, address = ''): JobDocument => ({
+  customer: { name, address, phone: '', note: '' },
+  survey: {
+    readings: {},
+    details: {},
+    site: {},
+    source: 'unknown',
+    disinfectant: 'unknown',
+    safe: 'unknown',
+    outlet: 'unknown',
+  },
+  system: null,
+  size: { weights: {}, limits: {}, overruled: {}, compared: [] },
+  plumb: { routes: {}, ticks: {} },
+  flush: { steps: {} },
+  verify: { readings: {}, shutoffTest: 'not-done', leakCheck: 'not-done', note: '' },
+  keep: { issued: null, remark: '' },
+});

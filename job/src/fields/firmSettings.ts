@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { householdSchema } from './household.ts';
+
+export const unitSystemSchema = z.enum(['metric', 'us']);
+
+/** What a firm holds its systems to, where it differs from the usual; see the core's requirements for what each means. */
+export const standardsSchema = z
+  .strictObject({
+    mostWaitingDays: z.number().min(0).max(1),
+    productionMargin: z.number().min(1).max(5),
+    productTdsMgL: z.number().min(5).max(500),
+    productShareOfFeed: z.number().min(0.01).max(0.5),
+    leastProductPh: z.number().min(5).max(9),
+    waterPricePerM3: z.number().min(0).max(100),
+    powerPricePerKwh: z.number().min(0).max(10),
+    mostDrainPerProductL: z.number().min(0.2).max(30),
+    mostRecovery: z.number().min(0.05).max(0.9),
+  })
+  .partial();
+
+/** A firm's own ways. What is absent stands at its usual value. */
+export const firmSettingsSchema = z.strictObject({
+  units: unitSystemSchema,
+  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency is three capital letters, such as EUR.'),
+  paper: z.enum(['A4', 'LETTER']),
+  standards: standardsSchema.optional(),
+  /** The household that a survey begins with. */
+  household: householdSchema.optional(),
+  /** Price of a usual installation's work, and tax on all of it as a share, for proposals. */
+  installationPrice: z.number().min(0).max(100000).optional(),
+  taxShare: z.number().min(0).max(1).optional(),
+});
+export type FirmSettings = z.infer<typeof firmSettingsSchema>;
+
+/** What a new firm starts with. */
+export const usualFirmSettings: FirmSettings = { units: 'metric', currency: 'EUR', paper: 'A4' };
+
+/** Prices of work and tax until a firm sets its own. */
+export const usualPrices = { installationPrice: 240, taxShare: 0.2 } as const;

@@ -1,0 +1,172 @@
+import { describe, expect, test } from '@jest/globals';
+import { balanceSentence, solidsSentences, troubleSentence } from '@katharos/words';
+import { recogniseAnalyte, unitInName } from './analyteNames.ts';
+import { numberIn, readReport } from './readReport.ts';
+import { reportFindings } from './reportFindings.ts';
+import { laboratorySchema, type LaboratoryReport } from './report.ts';
+
+const reportOf = (text: string, change: Partial<LaboratoryReport> = {}) => ({
+  text,
+  choices: {},
+  ...change,
+});
+const whole = `Parameter;Result;Unit
+Calcium;62,4;mg/L
+Magnesium;12;mg/L
+Sodium;18;mg/L
+Bicarbonate;210;mg/L
+Chloride;24;mg/L
+Sulphate;30;mg/L
+Nitrate;12;mg/L
+pH;7,5;
+Conductivity;480;µS/cm
+TDS;290;mg/L
+Iron;<20;µg/L
+Lead;<1;µg/L
+Manganese;0,03;furlong
+E. coli;0;/100 mL
+;4;mg/L
+Chloride;25;mg/L
+Turbidity;clear;NTU`;
+
+describe('names of a report', () => {
+  test.each([
+    ['Total Hardness (as CaCO3)', 'hardness'],
+    ['HARDNESS, TOTAL', 'hardness'],
+    ['Ca2+', 'calcium'],
+    ['Sulphate', 'sulfate'],
+    ['Leitfähigkeit', 'conductivity'],
+    ['E. coli', 'coliforms'],
+    ['Iron, total', 'iron'],
+    ['pH value', 'pH'],
+  ])('%s is %s', (name, analyte) => {
+    expect(recogniseAnalyte(name)).toBe(analyte);
+  });
+
+  test('that are not known are nothing, and a unit in brackets is found', () => {
+    expect(recogniseAnalyte('Colour of the lid')).toBeUndefined();
+    expect(unitInName('Calcium (mmol/L)')).toBe('mmol/L');
+    expect(unitInName('Calcium')).toBe('');
+  });
+});
+
+describe('figures', () => {
+  test.each<[string, boolean, number | undefined]>([
+    ['62,4', true, 62.4],
+    ['1,250', false, 1250],
+    ['1,25', false, 1.25],
+    ['1.250,5', true, 1250.5],
+    ['< 0.02', false, 0.02],
+    ['not detected', false, 0],
+    ['1 480', false, 1480],
+    ['clear', false, undefined],
+    ['', false, undefined],
+  ])('"%s" with a decimal comma: %s', (text, comma, value) => {
+    expect(numberIn(text, comma)).toBe(value);
+  });
+});
+
+describe('a report', () => {
+  test('is read line by line; every line that is not taken says why, and none is lost', () => {
+    const { rows, layout, columns } = readReport(reportOf(whole));
+    expect(layout).toBe('lines');
+    expect(columns).toEqual({ name: 0, value: 1, unit: 2 });
+    expect(rows).toHaveLength(17);
+    const troubles = Object.fromEntries(rows.map(({ line, trouble }) => [line, trouble]));
+    expect(troubles).toMatchObject({
+      2: null,
+      13: 'not-used',
+      14: 'unknown-unit',
+      16: 'no-name',
+      17: 'listed-before',
+      18: 'no-number',
+    });
+    for (const row of rows) {
+      expect(row.amount === null).toBe(row.trouble !== null);
+      if (row.trouble) expect(troubleSentence(row)).toMatch(/\.$/);
+    }
+    expect(rows.find(({ analyte }) => analyte === 'iron')).toMatchObject({
+      amount: 0.02,
+      below: true,
+    });
+  });
+
+  test('takes what a person chose instead: quantity, unit, or leaving out', () => {
+    const choices = {
+      13: { analyte: 'manganese' as const, unit: 'µg/L' },
+      14: { unit: 'mg/L' },
+      2: { analyte: null },
+    };
+    const { rows } = readReport(reportOf(whole, { choices }));
+    expect(rows.find(({ line }) => line === 13)).toMatchObject({
+      analyte: 'manganese',
+      amount: 0.001,
+    });
+    expect(rows.find(({ line }) => line === 14)).toMatchObject({ trouble: 'listed-before' });
+    expect(rows.find(({ line }) => line === 2)).toMatchObject({
+      trouble: 'left-out',
+      amount: null,
+    });
+  });
+
+  test('with a quantity a column, with tabs and without heads is understood, too', () => {
+    const wide = readReport(reportOf('Sample,Calcium (mg/L),pH,Iron (µg/L)\nKitchen,48,7.2,35'));
+    expect(wide.layout).toBe('columns');
+    expect(wide.rows.map(({ amount }) => amount)).toEqual([null, 48, 7.2, 0.035]);
+    const tabs = readReport(
+      reportOf('Calcium\t48\tmg/L\npH\t7.2\t\nHardness\t9\t°dH\nIron\t35\tµg/L'),
+    );
+    expect(tabs.rows.map(({ amount }) => amount && Number(amount.toPrecision(4)))).toEqual([
+      48, 7.2, 160.6, 0.035,
+    ]);
+    expect(readReport(reportOf('nothing of all this')).layout).toBeNull();
+  });
+
+  test('whose columns cannot be told is read by the ones a person names', () => {
+    const odd = 'a;b;c\n1;48;calcium\n2;7.2;pH';
+    expect(
+      readReport(reportOf(odd, { columns: { name: 2, value: 1, unit: null } })).rows,
+    ).toMatchObject([
+      { analyte: 'calcium', amount: 48 },
+      { analyte: 'pH', amount: 7.2 },
+    ]);
+  });
+
+  test('gives the survey its readings, hardness out of calcium and magnesium where it is not listed', () => {
+    const { readings, germs } = reportFindings(readReport(reportOf(whole)).rows);
+    const value = (key: string) => readings.find(({ target }) => target.key === key)?.value;
+    // 62.4 / 20.039 + 12 / 12.1525 milliequivalents, 50.04 mg each.
+    expect(value('hardness')).toBeCloseTo(205.2, 0);
+    expect(value('alkalinity')).toBeCloseTo(172.2, 0);
+    expect(value('feedTds')).toBe(290);
+    expect(value('iron')).toBe(0.02);
+    expect(germs).toBe(false);
+    const germy = whole.replace('E. coli;0', 'E. coli;3');
+    expect(reportFindings(readReport(reportOf(germy)).rows).germs).toBe(true);
+  });
+
+  test('is checked against itself: balance, and solids against conductivity', () => {
+    const findings = (text: string) => reportFindings(readReport(reportOf(text)).rows);
+    expect(balanceSentence(findings(whole))).toMatchObject({ tone: 'good' });
+    const slipped = whole.replace('Sodium;18', 'Sodium;180');
+    expect(balanceSentence(findings(slipped))?.text).toMatch(/apart, where 5 % is usual/);
+    const short = whole.replace('Chloride;24;mg/L\n', '').replace('\nChloride;25;mg/L', '');
+    expect(balanceSentence(findings(short))?.text).toMatch(/does not list chloride/);
+    expect(solidsSentences(findings(whole)).map(({ tone }) => tone)).toEqual(['good', 'good']);
+    const strange = whole.replace('TDS;290', 'TDS;40');
+    expect(solidsSentences(findings(strange)).map(({ tone }) => tone)).toEqual(['warn', 'warn']);
+    expect(balanceSentence(findings('Parameter;Result\npH;7'))).toBeNull();
+  });
+
+  test('is stored as it came, within bounds', () => {
+    const stored = {
+      name: 'pasted',
+      text: whole,
+      choices: { 13: { analyte: null } },
+      readAt: '2026-03-01T09:00:00.000Z',
+      by: 'Odo',
+    };
+    expect(laboratorySchema.parse(stored)).toEqual(stored);
+    expect(laboratorySchema.safeParse({ ...stored, text: 'x'.repeat(60001) }).success).toBe(false);
+  });
+});

@@ -1,0 +1,177 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  decisionOptions,
+  decisionTopics,
+  isUltravioletLine,
+  partsOf,
+  recommend,
+  supplySettings,
+  type UltravioletLine,
+} from '@katharos/core';
+import {
+  usualFirmSettings,
+  starterCatalogue,
+  briefOf,
+  type JobDocument,
+  newJobDocument,
+  stageOf,
+} from '@katharos/job';
+import { sayIn, decisionCodes, optionWords, schoolWords } from '@katharos/words';
+import { certificateOf } from './certificate.ts';
+import { proposalOf } from './proposal.ts';
+
+const reading = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });
+const firm = { name: 'Fell Water', settings: usualFirmSettings };
+
+function chosen(): JobDocument {
+  const document = newJobDocument('Odo Marsh', '2 Ford End');
+  document.survey.readings = {
+    feedTds: reading(420, 'ppm'),
+    pressure: reading(4, 'bar'),
+    highestPressure: reading(7, 'bar'),
+    temperature: reading(13, 'C'),
+    demand: reading(12, 'L/day'),
+  };
+  const brief = briefOf(document.survey, starterCatalogue);
+  if (!brief.ok) throw new Error(brief.failure.code);
+  const { design } = recommend(brief.value.task)!.best;
+  document.system = { design, chosenAt: '2026-03-01T09:00:00.000Z', chosenBy: 'Odo', agreed: null };
+  return document;
+}
+const proposal = (document: JobDocument, settings = usualFirmSettings) =>
+  proposalOf({ number: 7, document, catalogue: starterCatalogue, firm: { ...firm, settings } });
+
+describe('a proposal', () => {
+  test('is none before a system is chosen', () => {
+    expect(proposal(newJobDocument('x'))).toBeUndefined();
+  });
+
+  test('adds up: lines to the sum, sum and tax to what is to be paid', () => {
+    const made = proposal(chosen(), {
+      ...usualFirmSettings,
+      installationPrice: 300,
+      taxShare: 0.19,
+    })!;
+    const amount = (text: string) => Number(text.replace(/[^\d.]/g, ''));
+    const net = made.prices.reduce((sum, { price }) => sum + amount(price), 0);
+    expect(amount(made.totals.net)).toBeCloseTo(net, 2);
+    expect(amount(made.totals.tax)).toBeCloseTo(0.19 * net, 1);
+    expect(amount(made.totals.gross)).toBeCloseTo(1.19 * net, 1);
+    expect(made.prices.at(-1)).toMatchObject({ price: '€300.00' });
+    expect(made.unpriced).toEqual([]);
+  });
+
+  test('speaks plainly, of what was decided and agreed, too', () => {
+    const document = chosen();
+    document.size.overruled['leak-stop'] = {
+      option: 'none',
+      reason: 'There is a floor drain.',
+      at: '2026-03-01T09:00:00.000Z',
+      by: 'Odo',
+    };
+    document.system!.agreed = { at: '2026-03-02T09:00:00.000Z', by: 'Odo' };
+    const made = proposal(document)!;
+    const text = [...made.found, ...made.proposed, ...made.figures.flat(), ...made.decided].join(
+      ' ',
+    );
+    expect(text).not.toMatch(/undefined|NaN|–|\[object/);
+    expect(text).toMatch(/regulator holds the pressure at 4.10 bar/);
+    expect(text).not.toMatch(/leak stop closes/);
+    expect(text).toMatch(/There is a floor drain/);
+    expect(made.prices.map(({ name }) => name).join()).not.toMatch(/leak stop/i);
+    expect(made.agreed).toMatch(/2026-03-02/);
+  });
+
+  test('is set in the reader’s units', () => {
+    const made = proposal(chosen(), { ...usualFirmSettings, units: 'us' })!;
+    expect(made.found.join()).toMatch(/psi/);
+    expect(made.found.join()).not.toMatch(/ bar/);
+  });
+});
+
+describe('a lamp without a membrane', () => {
+  const lit = (): { document: JobDocument; line: UltravioletLine } => {
+    const document = chosen();
+    const { design } = document.system!;
+    if (isUltravioletLine(design)) throw new Error('it has a membrane');
+    const { prefilters, tap, line } = design;
+    const lamp = partsOf(starterCatalogue, 'lamp')[0]!;
+    const own: UltravioletLine = { kind: 'ultraviolet-line', prefilters, lamp, tap, line };
+    document.system!.design = own;
+    return { document, line: own };
+  };
+
+  test('is certified by its dose at the measured flow, never by dissolved solids', () => {
+    const { document } = lit();
+    expect(certificateOf({ number: 7, document, firm })).toBeUndefined();
+    document.verify.readings.productFlow = reading(2, 'L/min');
+    const slow = certificateOf({ number: 7, document, firm })!;
+    expect(slow.grade).toBe('good');
+    expect(slow.title).toMatch(/ultraviolet/);
+    expect(slow.caveats.join()).toMatch(/proves no water safe/);
+    document.verify.readings.productFlow = reading(9, 'L/min');
+    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('fail');
+    expect(stageOf(document).stage).toBe('keep');
+  });
+
+  test('that was added is certified by its dose and by the membrane ahead of it', () => {
+    const { document, line } = lit();
+    document.system!.design = { ...line, addedTo: 'tank-system', prefilters: [] };
+    document.verify.readings = { productFlow: reading(2, 'L/min') };
+    expect(certificateOf({ number: 7, document, firm })).toBeUndefined();
+    expect(stageOf(document).stage).not.toBe('keep');
+    document.verify.readings.feedTds = reading(400, 'ppm');
+    document.verify.readings.productTds = reading(24, 'ppm');
+    const good = certificateOf({ number: 7, document, firm })!;
+    expect(good.grade).toBe('good');
+    expect(stageOf(document).stage).toBe('keep');
+    expect(good.title).toMatch(/added/);
+    expect(good.sentences.join()).toMatch(/holds back 94 %/);
+    const system = good.tables.find(({ heading }) => heading === 'System')!;
+    expect(system.rows.map(([label]) => label)).toEqual(['Ultraviolet']);
+    document.verify.readings.productTds = reading(120, 'ppm');
+    const worn = certificateOf({ number: 7, document, firm })!;
+    expect(worn.grade).toBe('fail');
+    expect(worn.sentences.join()).toMatch(/mend it before/);
+    document.verify.readings.productTds = reading(24, 'ppm');
+    document.verify.readings.productFlow = reading(9, 'L/min');
+    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('fail');
+  });
+
+  test('that was added is proposed with what was measured, and priced without a tap or a filter', () => {
+    const { document, line } = lit();
+    document.system!.design = { ...line, addedTo: 'tank-system', prefilters: [] };
+    document.survey.details.existingFlow = reading(90, 'L/h');
+    document.survey.details.existingTds = reading(24, 'ppm');
+    const made = proposal(document)!;
+    expect(made.title).toMatch(/you have/);
+    expect(made.figures.map(([, value]) => value)).toEqual(
+      expect.arrayContaining(['90.0 L/h', '24 mg/L']),
+    );
+    const names = made.prices.map(({ name }) => name).join();
+    expect(names).toContain(line.lamp.name);
+    expect(names).toMatch(/Union/);
+    expect(names).not.toMatch(/tap|saddle|regulator/i);
+    expect(made.unpriced).toEqual([]);
+  });
+
+  test('is proposed without a word about a membrane', () => {
+    const made = proposal(lit().document)!;
+    expect([made.title, ...made.proposed].join()).not.toMatch(/membrane|osmosis/);
+    expect(made.figures).toEqual([]);
+  });
+});
+
+test('every way to decide has words of its own, and schools belong to codes that exist', () => {
+  const document = chosen();
+  const { design } = document.system!;
+  if (isUltravioletLine(design)) throw new Error('it has a membrane');
+  const say = sayIn('metric');
+  for (const topic of decisionTopics) {
+    const options = decisionOptions(topic, design, supplySettings(5), starterCatalogue);
+    const words = options.map((option) => optionWords(topic, option, say));
+    expect(new Set(words).size).toBe(words.length);
+    for (const text of words) expect(text).toMatch(/^[A-Z]/);
+  }
+  for (const code of Object.keys(schoolWords)) expect(decisionCodes).toContain(code);
+});

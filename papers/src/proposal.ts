@@ -1,0 +1,289 @@
+import {
+  assess,
+  agedMembrane,
+  type Assessment,
+  isAddedLamp,
+  isUltravioletLine,
+  lampAt,
+  litresPerGallon,
+  newMembrane,
+  type Part,
+  type SystemDesign,
+  type UltravioletLine,
+  ultravioletLimits,
+} from '@katharos/core';
+import {
+  type FirmSettings,
+  usualPrices,
+  briefOf,
+  type JobBrief,
+  optionsOf,
+  type JobDocument,
+  plumbingOf,
+  lampFeedOf,
+} from '@katharos/job';
+import {
+  type Say,
+  sayIn,
+  writeMinutes,
+  writeNumber,
+  writePercent,
+  branchNames,
+  codesCaveat,
+  meterCaveat,
+} from '@katharos/words';
+
+/** A proposal for the customer: one content, set as a page in the browser and as a PDF on the server. */
+export interface Proposal {
+  number: number;
+  firm: string;
+  customer: string;
+  address: string;
+  title: string;
+  /** In plain words, a paragraph each. */
+  found: string[];
+  proposed: string[];
+  /** What it does, as label and figure. */
+  figures: [label: string, value: string][];
+  /** What was decided against the usual, with the reason. */
+  decided: string[];
+  prices: PriceLine[];
+  totals: { net: string; tax: string; taxLabel: string; gross: string };
+  /** Parts without a price in the catalogue. */
+  unpriced: string[];
+  caveats: string[];
+  agreed: string | null;
+  paper: FirmSettings['paper'];
+}
+
+export interface PriceLine {
+  name: string;
+  quantity: string;
+  price: string;
+}
+
+export interface ProposalSource {
+  number: number;
+  document: JobDocument;
+  catalogue: readonly Part[];
+  firm: { name: string; settings: FirmSettings };
+}
+
+/** Makes the proposal of a job; nothing while no system is chosen, or the survey contradicts itself. */
+export function proposalOf({
+  number,
+  document,
+  catalogue,
+  firm,
+}: ProposalSource): Proposal | undefined {
+  const { system, customer } = document;
+  if (!system) return undefined;
+  const { settings } = firm;
+  const brief = briefOf(document.survey, catalogue, {
+    standards: settings.standards,
+    overruled: optionsOf(document.size.overruled),
+  });
+  if (!brief.ok) return undefined;
+  const say = sayIn(settings.units);
+  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: settings.currency });
+  const priced = pricesOf(document, brief.value, settings, money);
+  const { design } = system;
+  const lit = isUltravioletLine(design);
+  return {
+    number,
+    firm: firm.name,
+    customer: customer.name,
+    address: customer.address,
+    title: isAddedLamp(design)
+      ? 'An ultraviolet lamp for the system you have'
+      : lit
+        ? 'A drinking line with ultraviolet light'
+        : 'A reverse osmosis system for your kitchen',
+    found: foundIn(brief.value, document, say),
+    ...(lit
+      ? ultravioletWords(document, design, brief.value, say)
+      : membraneWords(design, brief.value, say, settings)),
+    decided: Object.values(document.size.overruled).map(({ reason, by }) => `${reason} (${by})`),
+    ...priced,
+    caveats: [lit ? lampCaveat : meterCaveat, codesCaveat],
+    agreed: system.agreed
+      ? `Agreed on ${system.agreed.at.slice(0, 10)}, noted by ${system.agreed.by}.`
+      : null,
+    paper: settings.paper,
+  };
+}
+
+const lampCaveat =
+  'A lamp treats germs only; it takes nothing dissolved out of the water. A laboratory test after installation is part of the work.';
+
+/** What was found at the tap, for someone who has never heard of dissolved solids. */
+function foundIn(brief: JobBrief, document: JobDocument, say: Say): string[] {
+  const { today, worst } = brief.task.waters;
+  const { values, assumed } = brief.survey;
+  const hard =
+    today.hardnessMgL > 270 ? 'hard' : today.hardnessMgL > 120 ? 'moderately hard' : 'soft';
+  const sentences = [
+    `Your water carries ${say('tds', values.feedTds)} of dissolved solids and is ${hard} (${say('hardness', values.hardness)}). It arrives with ${say('pressure', values.pressure)} at ${say('temperature', values.temperature)}; in the coldest weeks we reckon with ${say('temperature', worst.temperatureC)} and ${say('pressure', worst.pressureBar)}.`,
+    `You use about ${say('dailyVolume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${say('volume', brief.requirements.largestDrawL)}.`,
+  ];
+  if (brief.facts.unsafe)
+    sentences.push(
+      'Your supply is not safe to drink without treatment. Until a laboratory test says otherwise, boil it or use bottled water.',
+    );
+  if (brief.facts.disinfectant)
+    sentences.push(
+      `It is treated with ${brief.facts.disinfectant.kind}, which has to be taken out before the membrane.`,
+    );
+  if (assumed.length > 0 && document.survey.readings.feedTds === undefined)
+    sentences.push('Some of these figures are usual values and not yet measured at your tap.');
+  return sentences;
+}
+
+function ultravioletWords(
+  { survey }: JobDocument,
+  design: UltravioletLine,
+  { task }: JobBrief,
+  say: Say,
+): Pick<Proposal, 'proposed' | 'figures'> {
+  if (!isAddedLamp(design))
+    return {
+      proposed: [
+        'Two cartridges clear the water, and a lamp treats it on its way to a tap of its own. It keeps all its minerals and makes no waste water.',
+      ],
+      figures: [],
+    };
+  const { today } = task.waters;
+  const feed = lampFeedOf(survey, today.hardnessMgL);
+  const { existing } = feed;
+  return {
+    proposed: [
+      'The system that is there stays as it is. A lamp goes into its product line, on the way to the tap you know; it needs a socket that stays on.',
+    ],
+    figures: existing
+      ? [
+          ['Flow at your tap, measured', say('flow', existing.flowLPerMin * 60)],
+          ['Dissolved solids in its product, measured', say('tds', existing.tdsMgL)],
+          [
+            'Light for that flow',
+            `${writeNumber(lampAt(design, existing.flowLPerMin, today, feed).doseMjCm2, 0)} mJ/cm², ${ultravioletLimits.doseMjCm2} are wanted`,
+          ],
+        ]
+      : [],
+  };
+}
+
+function membraneWords(
+  design: SystemDesign,
+  brief: JobBrief,
+  say: Say,
+  { units }: FirmSettings,
+): Pick<Proposal, 'proposed' | 'figures'> {
+  const { waters } = brief.task;
+  const [today, worst] = [
+    assess(design, waters.today, newMembrane),
+    assess(design, waters.worst, agedMembrane),
+  ];
+  const proposed = [
+    `A membrane holds back nearly everything that is dissolved in the water. ${design.prefilters.length} cartridges ahead of it protect it from silt and from what disinfects the mains.`,
+    design.tank
+      ? `A pressure tank of ${say('volume', design.tank.volumeL, 0)} under the sink keeps water ready for a tap of its own.`
+      : 'It makes water while the tap is open and needs no tank.',
+  ];
+  if (design.pump)
+    proposed.push('A small pump lifts the pressure; it needs a socket that stays on.');
+  if (design.permeatePump)
+    proposed.push(
+      'A pump driven by the drain water, without electricity, saves a good part of it.',
+    );
+  if (design.mineral)
+    proposed.push(
+      'A mineral cartridge gives some hardness back, so that the water does not taste flat.',
+    );
+  if (design.lamp) proposed.push('An ultraviolet lamp treats what leaves the membrane.');
+  for (const { kind } of design.branches)
+    proposed.push(`${branchNames[kind]} is fed by a branch of its own.`);
+  if (brief.settings.regulatorBar !== null)
+    proposed.push(
+      `A regulator holds the pressure at ${say('pressure', brief.settings.regulatorBar)} and so protects housings and fittings at night.`,
+    );
+  if (brief.settings.leakStop)
+    proposed.push('A leak stop closes the water if the floor under the unit gets wet.');
+  if (!today.ok) return { proposed, figures: [] };
+  return {
+    proposed,
+    figures: figuresOf(today.value, worst.ok ? worst.value : null, brief, say, units),
+  };
+}
+
+function figuresOf(
+  today: Assessment,
+  worst: Assessment | null,
+  brief: JobBrief,
+  say: Say,
+  units: FirmSettings['units'],
+): [string, string][] {
+  const yearM3 = (brief.requirements.demandLPerDay * 365 * today.drainLPerProductL) / 1000;
+  const drain =
+    units === 'us'
+      ? `${writeNumber((yearM3 * 1000) / litresPerGallon, 0)} gal`
+      : `${writeNumber(yearM3, 1)} m³`;
+  return [
+    ['Water it can make, today', say('dailyVolume', today.productionLPerDay, 0)],
+    [
+      'Water it can make, coldest weeks, worn membrane',
+      worst ? say('dailyVolume', worst.productionLPerDay, 0) : '–',
+    ],
+    [
+      'Dissolved solids left',
+      `${say('tds', today.productTdsMgL)} of ${say('tds', today.water.tdsMgL)}`,
+    ],
+    ['Held back', writePercent(today.rejection, 0)],
+    ['A glass', `${writeNumber(today.secondsPerGlass, 0)} seconds`],
+    [
+      'To refill an empty tank',
+      today.fill?.shutsOff
+        ? writeMinutes(today.fill.fillTimeMin)
+        : today.fill
+          ? 'never'
+          : 'no tank',
+    ],
+    ['Water to drain in a year', drain],
+  ];
+}
+
+function pricesOf(
+  document: JobDocument,
+  brief: JobBrief,
+  settings: FirmSettings,
+  money: Intl.NumberFormat,
+): Pick<Proposal, 'prices' | 'totals' | 'unpriced'> {
+  const { parts: lines } = plumbingOf(document, document.system!.design, brief);
+  const { installationPrice, taxShare } = { ...usualPrices, ...definedPrices(settings) };
+  const net = lines.reduce((sum, line) => sum + (line.price ?? 0), installationPrice);
+  return {
+    prices: [
+      ...lines.map(({ name, quantity, unit, price }) => ({
+        name,
+        quantity: unit === 'm' ? `${writeNumber(quantity, 1)} m` : String(quantity),
+        price: price === null ? 'on request' : money.format(price),
+      })),
+      {
+        name: 'Installation, flushing, verification and handing over',
+        quantity: '1',
+        price: money.format(installationPrice),
+      },
+    ],
+    totals: {
+      net: money.format(net),
+      taxLabel: `Tax, ${writePercent(taxShare, taxShare * 100 === Math.round(taxShare * 100) ? 0 : 1)}`,
+      tax: money.format(net * taxShare),
+      gross: money.format(net * (1 + taxShare)),
+    },
+    unpriced: lines.filter(({ price }) => price === null).map(({ name }) => name),
+  };
+}
+
+const definedPrices = ({ installationPrice, taxShare }: FirmSettings) => ({
+  ...(installationPrice === undefined ? {} : { installationPrice }),
+  ...(taxShare === undefined ? {} : { taxShare }),
+});

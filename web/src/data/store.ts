@@ -1,0 +1,27 @@
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { autosave } from './autosave.ts';
+import { jobReducer } from './jobSlice.ts';
+import { unitsReducer } from './unitsSlice.ts';
+import { api } from './api.ts';
+
+const reducer = combineReducers({
+  [api.reducerPath]: api.reducer,
+  job: jobReducer,
+  units: unitsReducer,
+});
+
+export const createStore = () =>
+  configureStore({
+    reducer,
+    middleware: (usual) => usual().prepend(autosave.middleware).concat(api.middleware),
+  });
+
+export const store = createStore();
+setupListeners(store.dispatch);
+
+export type RootState = ReturnType<typeof reducer>;
+export type AppDispatch = typeof store.dispatch;
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();

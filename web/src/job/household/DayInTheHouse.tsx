@@ -1,0 +1,148 @@
+import { failureSentence, writeNumber } from '@katharos/words';
+import type { JobBrief } from '@katharos/job';
+import { agedMembrane, comfortLPerMin, newMembrane, type SystemDesign } from '@katharos/core';
+import { Figure } from '../../ui/Figure.tsx';
+import { Tone } from '../../ui/Tone.tsx';
+import { useUnits } from '../../ui/useUnits.ts';
+import type { LivedDays } from '../../workers/tasks.ts';
+import { DrawTable } from './DrawTable.tsx';
+import { BandTable } from './BandTable.tsx';
+import { TankLevelChart } from './TankLevelChart.tsx';
+import { newest, useComputed } from '../../workers/useComputed.ts';
+import { Group, SegmentedControl, SimpleGrid, Skeleton, Text, Title } from '@mantine/core';
+import { useState } from 'react';
+
+type Condition = 'today' | 'worst';
+
+/** Eight weeks of this household with this system, and the hardest day of them as a picture. */
+export function DayInTheHouse({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
+  const [condition, setCondition] = useState<Condition>('worst');
+  const { waters } = brief.task;
+  const [asked] = useComputed('liveDays', {
+    design,
+    water: waters[condition],
+    ageing: condition === 'today' ? newMembrane : agedMembrane,
+    household: brief.requirements.household,
+  });
+  const lived = newest(asked) ?? null;
+  return (
+    <section className="panel" aria-label="A day in this house">
+      <Group justify="space-between" mb="xs">
+        <Title order={3} size="h4">
+          A day in this house
+        </Title>
+        <SegmentedControl
+          aria-label="Condition of the day"
+          value={condition}
+          onChange={(value) => setCondition(value === 'today' ? 'today' : 'worst')}
+          data={[
+            { value: 'worst', label: 'Worst case' },
+            { value: 'today', label: 'Today’s water' },
+          ]}
+        />
+      </Group>
+      {lived === null && <Skeleton height={320} radius="md" />}
+      {lived && !lived.ok && (
+        <Tone kind="bad" head="No day can be lived with this system">
+          {failureSentence(lived.failure)}
+        </Tone>
+      )}
+      {lived?.ok && <Lived lived={lived.value} />}
+    </section>
+  );
+}
+
+function Lived({ lived }: { lived: LivedDays }) {
+  const { say } = useUnits();
+  const { sampled, hardest, disappointingDays, tank, band } = lived;
+  const { days, ledger } = sampled;
+  return (
+    <>
+      <Text mb="md">{inWords(lived, say)}</Text>
+      <SimpleGrid cols={{ base: 2, md: 4 }} verticalSpacing="lg" mb="md">
+        <div data-testid="days-short">
+          <Figure
+            label="Days with a long wait or too little"
+            value={{ text: String(disappointingDays), unit: `of ${days}` }}
+            beside={`short in all: ${say('volume', sampled.shortL)}`}
+            why={{
+              equation:
+                'A wait is the time over what a full tank (a comfortable tap, where there is no tank) takes. Long is over a minute and half a minute for every litre.',
+              source:
+                'Days sampled from the household’s habits; production and tap flow from the model, every litre accounted for. What people bear is a default.',
+              inputs: [
+                ['Drawn', say('volume', ledger.drawnL, 0)],
+                ['Made', say('volume', ledger.productL, 0)],
+                ['Not come', say('volume', sampled.shortL)],
+              ],
+            }}
+          />
+        </div>
+        <Figure
+          label="Longest wait at the tap"
+          value={{ text: waitInWords(sampled.longestWaitMin) }}
+          beside={tank ? 'over what a full tank takes' : `over a tap of ${comfortLPerMin} L/min`}
+        />
+        <Figure
+          label="To drain on an average day"
+          value={{ dimension: 'volume', core: ledger.drainL / days, decimals: 0 }}
+          beside={`for ${say('volume', ledger.drawnL / days)} drawn`}
+        />
+        {sampled.firstGlassMgL === null ? (
+          <Figure
+            label="Lowest the tank went"
+            value={{ dimension: 'volume', core: sampled.leastL }}
+            beside={`${writeNumber(sampled.starts / days, 1)} starts and ${writeNumber(sampled.runningMin / 60 / days, 1)} h of running a day`}
+          />
+        ) : (
+          <Figure
+            label="First glass after standing"
+            value={{ dimension: 'tds', core: sampled.firstGlassMgL }}
+            beside={`${writeNumber(sampled.starts / days, 0)} starts a day`}
+            why={{
+              equation:
+                'Product that stands behind the idle membrane takes up salt: cf − (cf − cp) exp(−b t / V). The first quarter litre holds it.',
+              source:
+                'Diffusion with the element’s own salt permeance; the standing volume is a default.',
+              inputs: [['Feed side', 'concentrate at rest, taken as feed']],
+            }}
+          />
+        )}
+      </SimpleGrid>
+      {tank && (
+        <>
+          <Text size="sm" c="dimmed">
+            In the tank through the hardest day; the grey band is where it stands on nine days of
+            ten.
+          </Text>
+          <TankLevelChart day={hardest.simulated} band={band} tank={tank} />
+          <BandTable band={band} />
+        </>
+      )}
+      <DrawTable day={hardest.simulated} number={hardest.day + 1} />
+    </>
+  );
+}
+
+const waitInWords = (minutes: number): string =>
+  minutes < 0.05
+    ? 'none'
+    : minutes < 1.5
+      ? `${Math.round(minutes * 60)} s`
+      : `${writeNumber(minutes, 1)} min`;
+
+function inWords(
+  { sampled, disappointingDays, tank }: LivedDays,
+  say: ReturnType<typeof useUnits>['say'],
+): string {
+  const weeks = `In ${sampled.days} sampled days, weekends and guests among them,`;
+  if (disappointingDays === 0) {
+    return tank
+      ? `${weeks} nobody went short or waited long. At its lowest the tank held ${say('volume', sampled.leastL)}.`
+      : `${weeks} nobody went short; every opening of the tap starts the pump.`;
+  }
+  if (!tank) {
+    return `${weeks} somebody waited long on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
+  }
+  return `${weeks} the tank ran low on ${disappointingDays} and ${say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
+}

@@ -1,0 +1,34 @@
+import type { JobBrief } from '@katharos/job';
+import type { Outcome, Part, Recommendation, SystemDesign, UltravioletLine } from '@katharos/core';
+import { createContext, useContext } from 'react';
+
+/** Where the search for a system stands. */
+export type SearchState =
+  | { kind: 'idle' }
+  | { kind: 'searching'; share: number }
+  | { kind: 'found'; recommendation: Recommendation }
+  | { kind: 'nothing' }
+  | { kind: 'failed'; message: string };
+
+export interface Sizing {
+  brief: Outcome<JobBrief> | null;
+  catalogue: readonly Part[];
+  search: SearchState;
+  /** What the search likes best, before anybody decided otherwise. */
+  best: SystemDesign | null;
+  /** The chosen system, else the one proposed; null while there is neither, or where a line without a membrane was chosen. */
+  design: SystemDesign | null;
+  /** The chosen line without a membrane. */
+  ultraviolet: UltravioletLine | null;
+  chosen: boolean;
+  cancel: () => void;
+  again: () => void;
+}
+
+export const SizingContext = createContext<Sizing | null>(null);
+
+export function useSizing(): Sizing {
+  const sizing = useContext(SizingContext);
+  if (!sizing) throw new Error('useSizing is for the stages of an open job');
+  return sizing;
+}

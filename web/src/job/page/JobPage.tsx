@@ -1,0 +1,82 @@
+import { type Stage, stages } from '@katharos/job';
+import { troubleOf, useJobQuery } from '../../data/api.ts';
+import { MissingPage } from '../../ui/FailurePages.tsx';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { FlushStage } from '../flush/FlushStage.tsx';
+import { KeepStage } from '../keep/KeepStage.tsx';
+import { PlumbStage } from '../plumb/PlumbStage.tsx';
+import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
+import { SizeStage } from '../size/SizeStage.tsx';
+import { SizingProvider } from './SizingProvider.tsx';
+import { SurveyStage } from '../survey/SurveyStage.tsx';
+import { VerifyStage } from '../verify/VerifyStage.tsx';
+import { JobWaterline } from '../waterline/JobWaterline.tsx';
+import { leaveJob, openJob } from '../../data/autosave.ts';
+import { JobHeader } from './JobHeader.tsx';
+import { redone, undone } from '../../data/jobSlice.ts';
+import { SaveNotice } from './SaveNotice.tsx';
+import { StageTabs } from './StageTabs.tsx';
+import { JobContext } from '../open/useJob.ts';
+import { Loader, Stack } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { type ComponentType, useEffect } from 'react';
+import { Navigate, useNavigate, useParams } from 'react-router';
+
+const stageViews: Record<Stage, ComponentType> = {
+  survey: SurveyStage,
+  size: SizeStage,
+  plumb: PlumbStage,
+  flush: FlushStage,
+  verify: VerifyStage,
+  keep: KeepStage,
+};
+
+const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);
+
+/** One job: its header, its waterline and the stage that is worked in. */
+export function JobPage() {
+  const { id = '', stage } = useParams();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { data, error, refetch } = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const job = useAppSelector((state) => state.job);
+  const isOpen = job?.id === id;
+
+  // The cache may open a job before the server has answered; what it then says is newer goes in, unless something is edited already.
+  const isOutdated = isOpen && data?.id === id && data.version > job.version;
+  const isUntouched = isOpen && job.save.kind === 'saved';
+  useEffect(() => {
+    if (data?.id === id && (!isOpen || (isOutdated && isUntouched))) dispatch(openJob(data));
+  }, [data, id, isOpen, isOutdated, isUntouched, dispatch]);
+  useEffect(() => () => void dispatch(leaveJob()), [dispatch, id]);
+  useHotkeys([
+    ['mod+z', () => dispatch(undone())],
+    ['mod+shift+z', () => dispatch(redone())],
+    ...stages.map((name, i): [string, () => void] => [
+      String(i + 1),
+      () => void navigate(`/jobs/${id}/${name}`),
+    ]),
+  ]);
+
+  if (error && !isOpen) {
+    const trouble = troubleOf(error);
+    if (trouble.code === 'not-found') return <MissingPage />;
+    return <LoadTrouble message={trouble.message} onRetry={refetch} />;
+  }
+  if (!isStage(stage)) return <Navigate to={`/jobs/${id}/survey`} replace />;
+  if (!isOpen) return <Loader aria-label="Opening the job" />;
+  const View = stageViews[stage];
+  return (
+    <JobContext value={job}>
+      <SizingProvider>
+        <Stack gap="md">
+          <JobHeader />
+          <SaveNotice />
+          <StageTabs stage={stage} />
+          <JobWaterline stage={stage} />
+          <View key={stage} />
+        </Stack>
+      </SizingProvider>
+    </JobContext>
+  );
+}

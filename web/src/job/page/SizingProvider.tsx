@@ -1,0 +1,60 @@
+import { briefOf, optionsOf } from '@katharos/job';
+import { useCatalogueQuery, useSessionQuery } from '../../data/api.ts';
+import { useJob } from '../open/useJob.ts';
+import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';
+import { type SearchState, SizingContext } from '../open/sizingContext.ts';
+import { type Computed, newest, useComputed } from '../../workers/useComputed.ts';
+import { type ReactNode, useEffect, useMemo } from 'react';
+import { warmWorkers } from '../../workers/pool.ts';
+
+/** Searches for a system whenever the survey changes, in a worker, and gives the stages what it found. */
+export function SizingProvider({ children }: { children: ReactNode }) {
+  const { document } = useJob();
+  const { data } = useCatalogueQuery();
+  const catalogue = data?.parts;
+  const { data: session } = useSessionQuery();
+  const standards = session?.firm.settings.standards;
+  const overruled = useMemo(() => optionsOf(document.size.overruled), [document.size.overruled]);
+  const brief = useMemo(
+    () => (catalogue ? briefOf(document.survey, catalogue, { standards, overruled }) : null),
+    [document.survey, catalogue, standards, overruled],
+  );
+  useEffect(warmWorkers, []);
+  const task = brief?.ok ? brief.value.task : null;
+  const [found, { cancel, again }] = useComputed('recommend', task);
+  const search = useMemo(() => searchOf(found), [found]);
+  const best = search.kind === 'found' ? search.recommendation.best.design : null;
+  const proposed = useMemo(
+    () =>
+      best && brief?.ok
+        ? overruleDesign(best, overruled, brief.value.settings, catalogue ?? [])
+        : null,
+    [best, brief, overruled, catalogue],
+  );
+  const installed = document.system?.design ?? null;
+  const value = useMemo(() => {
+    const ultraviolet = installed && isUltravioletLine(installed) ? installed : null;
+    return {
+      brief,
+      catalogue: catalogue ?? [],
+      search,
+      best,
+      design:
+        installed && !isUltravioletLine(installed) ? installed : ultraviolet ? null : proposed,
+      ultraviolet,
+      chosen: installed !== null,
+      cancel,
+      again,
+    };
+  }, [brief, catalogue, search, best, installed, proposed, cancel, again]);
+  return <SizingContext value={value}>{children}</SizingContext>;
+}
+
+/** What the search says to the stages; an older proposal stays in sight while a new one is looked for. */
+function searchOf(found: Computed<Recommendation | null>): SearchState {
+  const recommendation = newest(found);
+  if (found.kind === 'failed') return { kind: 'failed', message: found.message };
+  if (recommendation) return { kind: 'found', recommendation };
+  if (found.kind === 'done') return { kind: 'nothing' };
+  return found.kind === 'running' ? { kind: 'searching', share: found.share } : { kind: 'idle' };
+}

@@ -1,0 +1,92 @@
+import type { PhotographSubject } from '@katharos/job';
+import { troubleOf, usePhotographsQuery } from '../../data/api.ts';
+import { useJob } from '../open/useJob.ts';
+import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
+import { PhotographViewer } from './PhotographViewer.tsx';
+import { nameOf, photographAddress, subjects } from './photographWords.ts';
+import { UnsentPhotographs } from './UnsentPhotographs.tsx';
+import { useSendPhotographs } from './useSendPhotographs.ts';
+import { Button, FileButton, Group, NativeSelect, Skeleton, Text, Title } from '@mantine/core';
+import { useState } from 'react';
+import styles from './Photographs.module.css';
+
+/** Pictures of the cabinet, the pipes and the readings. They are made smaller, and where they were taken is removed. */
+export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubject }) {
+  const { job } = useJob();
+  const { data, error, isLoading, refetch } = usePhotographsQuery(job.id);
+  const [about, setAbout] = useState<PhotographSubject>(subject);
+  const [open, setOpen] = useState<string | null>(null);
+  const list = data?.photographs ?? [];
+  const shown = list.find(({ id }) => id === open);
+  return (
+    <section id="photographs" className={`panel ${styles.panel}`} aria-label="Photographs">
+      <Title order={3} size="h4">
+        Photographs
+      </Title>
+      <Text size="sm" c="dimmed" mb="sm">
+        Kept with the job, made smaller; place and camera are removed from them.
+      </Text>
+      <Upload about={about} onAbout={setAbout} />
+      {isLoading && <Skeleton height={120} mt="sm" />}
+      {error && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
+      {list.length > 0 && (
+        <ul className={styles.grid}>
+          {list.map((photograph) => (
+            <li key={photograph.id}>
+              <button
+                type="button"
+                className={styles.thumb}
+                onClick={() => setOpen(photograph.id)}
+                aria-label={`Open: ${nameOf(photograph)}`}
+              >
+                <img src={photographAddress(job.id, photograph.id)} alt="" loading="lazy" />
+              </button>
+              <Text size="sm" lineClamp={2}>
+                {nameOf(photograph)}
+              </Text>
+            </li>
+          ))}
+        </ul>
+      )}
+      {shown && (
+        <PhotographViewer key={shown.id} photograph={shown} onClose={() => setOpen(null)} />
+      )}
+    </section>
+  );
+}
+
+function Upload({
+  about,
+  onAbout,
+}: {
+  about: PhotographSubject;
+  onAbout: (about: PhotographSubject) => void;
+}) {
+  const { send, sending, waiting } = useSendPhotographs({ about });
+  return (
+    <>
+      <Group align="flex-end">
+        <NativeSelect
+          label="It shows"
+          size="md"
+          data={subjects}
+          value={about}
+          onChange={(event) => onAbout(event.currentTarget.value as PhotographSubject)}
+        />
+        <FileButton
+          multiple
+          accept="image/*"
+          inputProps={{ 'aria-label': 'Photograph files' }}
+          onChange={(files) => void send(files)}
+        >
+          {(props) => (
+            <Button {...props} size="md" loading={sending}>
+              Add photographs
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+      <UnsentPhotographs waiting={waiting} onSend={(files) => void send(files)} />
+    </>
+  );
+}

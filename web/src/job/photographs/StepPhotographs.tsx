@@ -1,0 +1,72 @@
+import { Button, FileButton, Group } from '@mantine/core';
+import { useState } from 'react';
+import { usePhotographsQuery } from '../../data/api.ts';
+import { useJob } from '../open/useJob.ts';
+import { PhotographViewer } from './PhotographViewer.tsx';
+import { nameOf, photographAddress } from './photographWords.ts';
+import { UnsentPhotographs } from './UnsentPhotographs.tsx';
+import { useSendPhotographs } from './useSendPhotographs.ts';
+import styles from './Photographs.module.css';
+
+/** Photographs that prove one step of the work; a phone opens its camera. */
+export function StepPhotographs({
+  step,
+  title,
+  mayAdd,
+}: {
+  step: string;
+  title: string;
+  mayAdd: boolean;
+}) {
+  const { job } = useJob();
+  const { data } = usePhotographsQuery(job.id);
+  const [open, setOpen] = useState<string | null>(null);
+  const { send, sending, waiting } = useSendPhotographs({ about: 'work', step });
+  const own = data?.photographs.filter((one) => one.step === step) ?? [];
+  const shown = own.find(({ id }) => id === open);
+  if (!mayAdd && own.length === 0) return null;
+  return (
+    <>
+      <Group gap="xs" mt={4}>
+        {own.map((photograph) => (
+          <button
+            key={photograph.id}
+            type="button"
+            className={`${styles.thumb} ${styles.small}`}
+            onClick={() => setOpen(photograph.id)}
+            aria-label={`Open: ${nameOf(photograph)}, ${title}`}
+          >
+            <img src={photographAddress(job.id, photograph.id)} alt="" loading="lazy" />
+          </button>
+        ))}
+        {mayAdd && (
+          <FileButton
+            multiple
+            accept="image/*"
+            inputProps={{ 'aria-label': `Photograph file: ${title}` }}
+            onChange={(files) => void send(files)}
+          >
+            {(props) => (
+              <Button
+                {...props}
+                variant="subtle"
+                size="compact-sm"
+                mih={32}
+                px={0}
+                className="no-print"
+                loading={sending}
+                aria-label={`Photograph: ${title}`}
+              >
+                Photograph
+              </Button>
+            )}
+          </FileButton>
+        )}
+      </Group>
+      <UnsentPhotographs waiting={waiting} onSend={(files) => void send(files)} />
+      {shown && (
+        <PhotographViewer key={shown.id} photograph={shown} onClose={() => setOpen(null)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,13 @@
+import type { Photograph } from '@katharos/contract';
+import { photographSubjects } from '@katharos/job';
+import { photographWords } from '@katharos/words';
+
+export const photographAddress = (jobId: string, id: string): string =>
+  `/api/jobs/${jobId}/photographs/${id}`;
+
+export const nameOf = ({ about, caption }: Photograph): string => caption || photographWords[about];
+
+export const subjects = photographSubjects.map((value) => ({
+  value,
+  label: photographWords[value],
+}));

@@ -1,0 +1,31 @@
+import type { PhotographSubject } from '@katharos/job';
+import { troubleOf, useAddPhotographMutation } from '../../data/api.ts';
+import { useJob } from '../open/useJob.ts';
+import { useState } from 'react';
+
+/** Files that did not arrive, kept for another try, and why. */
+export interface Unsent {
+  files: File[];
+  message: string;
+}
+
+/** Sends files one after the other and keeps what did not arrive. @param step of the work that they prove */
+export function useSendPhotographs({ about, step }: { about: PhotographSubject; step?: string }) {
+  const { job } = useJob();
+  const [add, { isLoading }] = useAddPhotographMutation();
+  const [waiting, setWaiting] = useState<Unsent | null>(null);
+  const send = async (files: File[]) => {
+    setWaiting(null);
+    for (const [i, file] of files.entries()) {
+      const answer = await add({ jobId: job.id, about, file, ...(step ? { step } : {}) });
+      if (answer.error) {
+        setWaiting({
+          files: files.slice(i),
+          message: `${file.name}: ${troubleOf(answer.error).message}`,
+        });
+        return;
+      }
+    }
+  };
+  return { send, sending: isLoading, waiting };
+}

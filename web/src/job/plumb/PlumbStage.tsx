@@ -1,0 +1,102 @@
+import type { JobBrief } from '@katharos/job';
+import type { InstalledSystem } from '@katharos/core';
+import { NeedsSystem } from '../open/NeedsSystem.tsx';
+import { useJob } from '../open/useJob.ts';
+import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
+import { useSizing } from '../open/sizingContext.ts';
+import { Photographs } from '../photographs/Photographs.tsx';
+import { CabinetPanel } from './cabinet/CabinetPanel.tsx';
+import { ConnectionsPanel } from './connections/ConnectionsPanel.tsx';
+import { CuttingPanel } from './tubes/CuttingPanel.tsx';
+import { PartsPanel } from './parts/PartsPanel.tsx';
+import { TubeTable } from './tubes/TubeTable.tsx';
+import { WorkPanel } from './order/WorkPanel.tsx';
+import { usePlumbing } from '../open/usePlumbing.ts';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+
+/** From the chosen system to a cabinet that can be flushed. */
+export function PlumbStage() {
+  const { document, job } = useJob();
+  const { brief } = useSizing();
+  if (!document.system) {
+    return (
+      <NeedsSystem
+        title="Plumb"
+        reason="The order of work, the parts and the tubes are made for the system that was chosen."
+      />
+    );
+  }
+  if (!brief?.ok) {
+    return (
+      <Text>
+        The survey’s readings are needed.{' '}
+        <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+      </Text>
+    );
+  }
+  return <Plumbing system={document.system.design} brief={brief.value} />;
+}
+
+const views = [
+  { value: 'work', label: 'Order of work' },
+  { value: 'fit', label: 'Does it fit' },
+  { value: 'connections', label: 'Connections' },
+  { value: 'tubes', label: 'Tubes' },
+  { value: 'parts', label: 'Parts' },
+] as const;
+type View = (typeof views)[number]['value'];
+
+function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
+  const { job, edit, stamp } = useJob();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
+  const plumbing = usePlumbing(system, brief);
+  const finish = () => {
+    edit(({ plumb }) => ({
+      plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },
+    }));
+    void navigate(`/jobs/${job.id}/flush`);
+  };
+  return (
+    <Stack gap="md">
+      <Group justify="space-between">
+        <Title order={2} size="h3">
+          Plumb
+        </Title>
+        <Group className="no-print">
+          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/sheet`}>
+            Job sheet
+          </Button>
+          <Button size="md" onClick={finish}>
+            Plumbed in, go on to flushing
+          </Button>
+        </Group>
+      </Group>
+      <ViewSwitch
+        label="View of the plumbing"
+        value={view}
+        views={views}
+        onChange={(next) => setParams({ view: next }, { replace: true })}
+      />
+      {view === 'work' && (
+        <>
+          <WorkPanel plumbing={plumbing} />
+          <Photographs subject="work" />
+        </>
+      )}
+      {view === 'fit' && <CabinetPanel plumbing={plumbing} system={system} brief={brief} />}
+      {view === 'connections' && (
+        <ConnectionsPanel plumbing={plumbing} system={system} brief={brief} />
+      )}
+      {view === 'tubes' && (
+        <>
+          <TubeTable tubes={plumbing.tubes} />
+          <CuttingPanel tubes={plumbing.tubes} />
+        </>
+      )}
+      {view === 'parts' && <PartsPanel plumbing={plumbing} />}
+    </Stack>
+  );
+}

@@ -1,0 +1,107 @@
+import { bodyName, obstacleKinds } from '@katharos/words';
+import type { Cabinet, Obstacle } from '@katharos/core';
+import { useJob } from '../../open/useJob.ts';
+import { useUnits } from '../../../ui/useUnits.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
+import { Button, Group, NumberInput, Table, Text, Title } from '@mantine/core';
+
+const columns = [
+  ['x', 'from the left'],
+  ['y', 'from the floor'],
+  ['z', 'from the back'],
+  ['width', 'wide'],
+  ['height', 'high'],
+  ['depth', 'deep'],
+] as const;
+
+/** What is in the way, measured: the usual until somebody says what is really there. */
+export function ObstacleTable({
+  obstacles,
+  cabinet,
+}: {
+  obstacles: readonly Obstacle[];
+  cabinet: Cabinet;
+}) {
+  const { document, edit } = useJob();
+  const { system } = useUnits();
+  const [perMetre, unit] = system === 'us' ? [1 / 0.0254, 'in'] : [100, 'cm'];
+  const set = (next: Obstacle[]) => edit(({ plumb }) => ({ plumb: { ...plumb, obstacles: next } }));
+  const add = (kind: string) => {
+    const taken = obstacles.filter(({ id }) => id.startsWith(kind)).length;
+    const id = taken === 0 ? kind : `${kind}-${taken + 1}`;
+    const size = Math.min(0.25, cabinet.width / 3);
+    set([
+      ...obstacles,
+      { id, x: cabinet.width - size, y: 0, z: 0, width: size, height: 0.3, depth: 0.2 },
+    ]);
+  };
+  return (
+    <section aria-label="In the way">
+      <Title order={4} size="h5" mt="md">
+        In the way
+      </Title>
+      <Text size="sm" c="dimmed">
+        {document.plumb.obstacles
+          ? 'As measured.'
+          : 'As it usually is; measure what is really there.'}{' '}
+        Tubes are reckoned to the trap and from the stop valve, if one is entered. All in {unit}.
+      </Text>
+      <WideTable minWidth={700} label="What is in the way, scrolls sideways">
+        <Table verticalSpacing={4}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>What</Table.Th>
+              {columns.map(([key, label]) => (
+                <Table.Th key={key}>{label}</Table.Th>
+              ))}
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {obstacles.map((obstacle, i) => (
+              <Table.Tr key={obstacle.id}>
+                <Table.Td>{bodyName(obstacle.id)}</Table.Td>
+                {columns.map(([key, label]) => (
+                  <Table.Td key={key}>
+                    <NumberInput
+                      aria-label={`${bodyName(obstacle.id)} ${label}`}
+                      w={86}
+                      min={0}
+                      max={200}
+                      decimalScale={1}
+                      value={Number((obstacle[key] * perMetre).toFixed(1))}
+                      onChange={(value) => {
+                        if (value === '') return;
+                        set(
+                          obstacles.map((one, k) =>
+                            k === i ? { ...one, [key]: Number(value) / perMetre } : one,
+                          ),
+                        );
+                      }}
+                    />
+                  </Table.Td>
+                ))}
+                <Table.Td>
+                  <Button
+                    variant="subtle"
+                    aria-label={`Take out: ${bodyName(obstacle.id)}`}
+                    onClick={() => set(obstacles.filter((_, k) => k !== i))}
+                  >
+                    Take out
+                  </Button>
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </WideTable>
+      <Group mt="xs">
+        {obstacleKinds.map((kind) => (
+          <Button key={kind} variant="default" onClick={() => add(kind)}>
+            Add: {bodyName(kind).toLowerCase()}
+          </Button>
+        ))}
+      </Group>
+    </section>
+  );
+}

@@ -1,0 +1,97 @@
+import { branchInstructions, branchNames } from '@katharos/words';
+import type { JobBrief } from '@katharos/job';
+import {
+  agedMembrane,
+  assess,
+  type BranchDraw,
+  type SystemDesign,
+  tankPressure,
+  tapLineOf,
+  worstDraw,
+} from '@katharos/core';
+import { useUnits } from '../../../ui/useUnits.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
+import { Remarks } from './Remarks.tsx';
+import { Table, Text, Title } from '@mantine/core';
+import { useMemo } from 'react';
+
+/** A share of the tank, and what each branch sees from it. */
+interface Seen {
+  full: BranchDraw[];
+  half: BranchDraw[];
+}
+
+function drawn(system: SystemDesign, { task }: JobBrief): Seen | null {
+  const { worst } = task.waters;
+  const assessed = assess(system, worst, agedMembrane);
+  const { tank, branches } = system;
+  if (!assessed.ok || !tank) return null;
+  const at = (share: number) =>
+    worstDraw(
+      branches,
+      tapLineOf(system),
+      tankPressure(tank, assessed.value.usableVolumeL * share),
+      worst.temperatureC,
+    );
+  return { full: at(0.999), half: at(0.5) };
+}
+
+/** What each branch gets in the worst case, alone and while everything draws, and when its valve is opened. */
+export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: JobBrief }) {
+  const { say } = useUnits();
+  const seen = useMemo(() => drawn(system, brief), [system, brief]);
+  const bar = (value: number) => say('pressure', Math.max(value, 0));
+  return (
+    <section className="panel" aria-label="Branches">
+      <Title order={3} size="h4" mb="xs">
+        Branches
+      </Title>
+      {!seen && (
+        <Text className="mark warn">
+          Without a tank no pressure stands by: what opens a valve of its own gets water only while
+          the tap is open. A unit with a small tank would feed it.
+        </Text>
+      )}
+      {seen && (
+        <WideTable minWidth={640} label="Branches, scrolls sideways">
+          <Table verticalSpacing={6}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Worst case</Table.Th>
+                <Table.Th ta="right">Wants</Table.Th>
+                <Table.Th ta="right">Full tank, alone</Table.Th>
+                <Table.Th ta="right">Half drawn, alone</Table.Th>
+                <Table.Th ta="right">Half drawn, all at once with the tap open</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {system.branches.map((branch, i) => {
+                const [full, half] = [seen.full[i]!, seen.half[i]!];
+                const enough = (value: number) =>
+                  value >= branch.neededBar ? undefined : 'mark warn';
+                return (
+                  <Table.Tr key={branch.kind}>
+                    <Table.Td>{branchNames[branch.kind]}</Table.Td>
+                    <Table.Td ta="right">
+                      {bar(branch.neededBar)} at {say('flow', branch.flowLPerMin * 60)}
+                    </Table.Td>
+                    {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
+                      <Table.Td key={k} ta="right">
+                        <span className={enough(value)}>{bar(value)}</span>
+                      </Table.Td>
+                    ))}
+                  </Table.Tr>
+                );
+              })}
+            </Table.Tbody>
+          </Table>
+        </WideTable>
+      )}
+      <Remarks
+        lines={system.branches.map(
+          ({ kind }) => `${branchNames[kind]}. ${branchInstructions[kind]}`,
+        )}
+      />
+    </section>
+  );
+}

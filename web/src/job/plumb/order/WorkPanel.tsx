@@ -1,0 +1,100 @@
+import { type Plumbing, mayMove, type WorkStep } from '@katharos/core';
+import { stepParts, workWords } from '@katharos/words';
+import { useJob } from '../../open/useJob.ts';
+import { Tone } from '../../../ui/Tone.tsx';
+import { useUnits } from '../../../ui/useUnits.ts';
+import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
+import { Button, Group, Text, Title } from '@mantine/core';
+import styles from './Work.module.css';
+
+/** Everything that is done, in the order in which it can be done, ticked with who and when. */
+export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
+  const { document, edit, stamp } = useJob();
+  const { system } = useUnits();
+  const { steps, parts } = plumbing;
+  const done = document.plumb.done ?? {};
+  const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
+  const again = steps.filter((step) => done[step.id] && !isDone(step));
+  const gone = Object.keys(done).filter((id) => !steps.some((step) => step.id === id));
+  const tick = (step: WorkStep, on: boolean) =>
+    edit(({ plumb }) => {
+      const { [step.id]: _old, ...rest } = plumb.done ?? {};
+      const next = on ? { ...rest, [step.id]: { ...stamp(), mark: step.mark } } : rest;
+      return { plumb: { ...plumb, done: next } };
+    });
+  const move = (step: WorkStep, by: number) =>
+    edit(({ plumb }) => {
+      const order = steps.map(({ id }) => id);
+      const from = order.indexOf(step.id);
+      order.splice(from, 1);
+      order.splice(from + by, 0, step.id);
+      return { plumb: { ...plumb, order } };
+    });
+  const count = steps.filter(isDone).length;
+  const next = steps.find((step) => !isDone(step));
+  return (
+    <section className="panel" aria-label="Order of work">
+      <Group justify="space-between">
+        <Title order={3} size="h4">
+          Order of work
+        </Title>
+        <Text c="dimmed">
+          {count} of {steps.length} done
+        </Text>
+      </Group>
+      {next && count > 0 && (
+        <Button
+          variant="default"
+          size="md"
+          mt="xs"
+          className="no-print"
+          onClick={() =>
+            window.document.getElementById(stepAnchor(next.id))?.scrollIntoView({ block: 'start' })
+          }
+        >
+          Next: {workWords(next, system).title}
+        </Button>
+      )}
+      {again.length > 0 && (
+        <Tone kind="warn" head="The system changed after these were done" role="status">
+          {again.length} marked below to be done again; nothing that was ticked is lost.
+        </Tone>
+      )}
+      {gone.length > 0 && (
+        <Text size="sm" mt="xs">
+          {gone.length} done that this system no longer asks for: take out what was built in for
+          them.
+        </Text>
+      )}
+      <ol className={styles.steps}>
+        {steps.map((step, i) => (
+          <WorkStepCard
+            key={step.id}
+            step={step}
+            parts={stepParts(step, parts)}
+            number={i + 1}
+            record={done[step.id]}
+            isDone={isDone(step)}
+            isNext={step.id === next?.id}
+            onTick={(on) => tick(step, on)}
+            onUp={mayMove(steps, step.id, i - 1) && i > 0 ? () => move(step, -1) : undefined}
+            onDown={
+              mayMove(steps, step.id, i + 1) && i < steps.length - 1
+                ? () => move(step, 1)
+                : undefined
+            }
+          />
+        ))}
+      </ol>
+      {document.plumb.order && (
+        <Button
+          variant="subtle"
+          className="no-print"
+          onClick={() => edit(({ plumb: { order: _old, ...rest } }) => ({ plumb: rest }))}
+        >
+          Back to the usual order
+        </Button>
+      )}
+    </section>
+  );
+}

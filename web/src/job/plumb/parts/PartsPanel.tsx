@@ -1,0 +1,131 @@
+import { checkVan, type Plumbing, type VanCheck } from '@katharos/core';
+import { partsCsv } from '@katharos/papers';
+import { writeQuantity } from '@katharos/words';
+import { troubleOf, useVanQuery } from '../../../data/api.ts';
+import { useJob } from '../../open/useJob.ts';
+import { Tone } from '../../../ui/Tone.tsx';
+import { useMoney } from '../../../ui/useMoney.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
+import { ToolList } from './ToolList.tsx';
+import { useTicks } from './useTicks.ts';
+import { VanNotice } from './VanNotice.tsx';
+import { Button, Checkbox, Group, Skeleton, Table, Text, Title } from '@mantine/core';
+
+/** What goes into the van: parts with their prices, against what is in it; then the tools. */
+export function PartsPanel({ plumbing: { parts, steps } }: { plumbing: Plumbing }) {
+  const { job } = useJob();
+  const { data, error, refetch } = useVanQuery();
+  const check = data && checkVan(parts, data, job.id);
+  return (
+    <>
+      <section className="panel" aria-label="Parts">
+        <Group justify="space-between" mb="xs">
+          <Title order={3} size="h4">
+            Parts
+          </Title>
+          <Button
+            variant="default"
+            className="no-print"
+            component="a"
+            href={`data:text/csv;charset=utf-8,${encodeURIComponent(partsCsv(parts))}`}
+            download={`parts-${job.number}.csv`}
+          >
+            CSV
+          </Button>
+        </Group>
+        {error ? (
+          <Tone kind="warn" head="What is in the van is not known" role="status">
+            {troubleOf(error).message}{' '}
+            <Button variant="default" size="compact-md" onClick={() => void refetch()}>
+              Try again
+            </Button>
+          </Tone>
+        ) : check ? (
+          <VanNotice check={check} />
+        ) : (
+          <Skeleton height={60} />
+        )}
+        <PartsTable
+          check={
+            check ?? {
+              lines: parts.map((line) => ({ ...line, held: 0, taken: 0, missing: 0 })),
+              taking: null,
+              short: [],
+            }
+          }
+          known={check !== undefined}
+        />
+      </section>
+      <ToolList steps={steps} />
+    </>
+  );
+}
+
+function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
+  const money = useMoney(2);
+  const { isTicked, tick } = useTicks();
+  const total = check.lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
+  const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
+  return (
+    <WideTable minWidth={300} label="Parts, scrolls sideways">
+      <Table verticalSpacing={4}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>
+              Loaded: {loaded} of {check.lines.length}
+            </Table.Th>
+            <Table.Th ta="right">Quantity</Table.Th>
+            <Table.Th ta="right" visibleFrom="sm">
+              Van holds
+            </Table.Th>
+            <Table.Th ta="right">To buy</Table.Th>
+            <Table.Th ta="right" visibleFrom="sm">
+              Price
+            </Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {check.lines.map((line) => (
+            <Table.Tr key={line.key}>
+              <Table.Td>
+                <Checkbox
+                  size="md"
+                  label={line.name}
+                  checked={isTicked(`part:${line.key}`)}
+                  onChange={(event) => tick(`part:${line.key}`, event.currentTarget.checked)}
+                  styles={{ body: { minHeight: 36, alignItems: 'center' } }}
+                />
+              </Table.Td>
+              <Table.Td ta="right">{writeQuantity(line.quantity, line.unit)}</Table.Td>
+              <Table.Td ta="right" visibleFrom="sm">
+                {!known
+                  ? '–'
+                  : line.taken > 0
+                    ? `${writeQuantity(line.taken, line.unit)} taken`
+                    : writeQuantity(line.held, line.unit)}
+              </Table.Td>
+              <Table.Td ta="right">
+                {line.missing > 0 && (
+                  <span className="mark warn">{writeQuantity(line.missing, line.unit)}</span>
+                )}
+              </Table.Td>
+              <Table.Td ta="right" visibleFrom="sm">
+                {line.price === null ? 'not in the catalogue' : money(line.price)}
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+        <Table.Tfoot>
+          <Table.Tr>
+            <Table.Th colSpan={5} ta="right">
+              Parts in all: {money(total)}
+              <Text size="sm" c="dimmed">
+                rolls up to the proposal
+              </Text>
+            </Table.Th>
+          </Table.Tr>
+        </Table.Tfoot>
+      </Table>
+    </WideTable>
+  );
+}

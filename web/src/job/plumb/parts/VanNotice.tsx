@@ -1,0 +1,64 @@
+import type { VanCheck } from '@katharos/core';
+import { troubleOf, usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/api.ts';
+import { useJob } from '../../open/useJob.ts';
+import { Tone } from '../../../ui/Tone.tsx';
+import { Button, Group, Text } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { Link } from 'react-router';
+
+const said = (answer: { error?: unknown }): void => {
+  if (answer.error) notifications.show({ message: troubleOf(answer.error).message, color: 'red' });
+};
+
+/** Whether the van holds it all, what has to be bought, and taking it out of the van's stock. */
+export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck }) {
+  const { job } = useJob();
+  const [take, { isLoading: isTaking }] = useTakeFromVanMutation();
+  const [putBack, { isLoading: isPuttingBack }] = usePutBackIntoVanMutation();
+  const wanted = lines.map(({ id, quantity }) => ({ partId: id, quantity }));
+  const shopping = short.map(({ name, missing, unit }) =>
+    unit === 'm' ? `${missing} m of ${name}` : `${missing} × ${name}`,
+  );
+  return (
+    <Tone
+      kind={short.length === 0 ? 'good' : 'warn'}
+      head={
+        short.length === 0
+          ? 'The van holds all of it'
+          : `To buy: ${short.length} of ${lines.length} lines`
+      }
+      role="status"
+    >
+      {shopping.length > 0 && <Text size="sm">{shopping.join('; ')}.</Text>}
+      <Group mt="xs" className="no-print">
+        {taking ? (
+          <>
+            <Text size="sm">
+              Taken out of the van by {taking.takenBy},{' '}
+              {new Date(taking.takenAt).toLocaleDateString('en-GB')}.
+            </Text>
+            <Button
+              variant="default"
+              loading={isPuttingBack}
+              onClick={() => void putBack(job.id).then(said)}
+            >
+              Put it back
+            </Button>
+          </>
+        ) : (
+          <Button
+            variant="default"
+            loading={isTaking}
+            disabled={lines.every(({ held }) => held === 0)}
+            onClick={() => void take({ jobId: job.id, lines: wanted }).then(said)}
+          >
+            Take it out of the van
+          </Button>
+        )}
+        <Text component={Link} to="/van" size="sm" td="underline" c="var(--mantine-color-anchor)">
+          What the van holds
+        </Text>
+      </Group>
+    </Tone>
+  );
+}

@@ -1,0 +1,172 @@
+import {
+  colourWords,
+  inUnits,
+  placeName,
+  routeWords,
+  tubeEndNames,
+  tubeFunctionNames,
+  writeCut,
+} from '@katharos/words';
+import { type QuantityField, routeRangeM } from '@katharos/job';
+import {
+  practiceLimits,
+  type ScheduledTube,
+  serviceSlackM,
+  type TubeColour,
+  type TubeSize,
+  unitOf,
+  unitSystems,
+  tubeColours,
+  tubeFunctions,
+} from '@katharos/core';
+import { useJob } from '../../open/useJob.ts';
+import { QuantityInput } from '../../../ui/QuantityInput.tsx';
+import { useUnits } from '../../../ui/useUnits.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
+import { SizeSelect } from './SizeSelect.tsx';
+import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
+
+const routeField: QuantityField = {
+  dimension: 'length',
+  label: 'Route',
+  how: '',
+  range: routeRangeM,
+  outside: 'Measure along the way the tube will take; check the unit.',
+};
+
+/** Every tube: from, to, what it carries, how long it is cut. Measured routes replace those by position, and those the usual ones. */
+export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
+  const { document, edit } = useJob();
+  const { say, system } = useUnits();
+  const unit = unitOf('pressure', unitSystems[system].pressure).symbol;
+  const loss = (tube: ScheduledTube, size: TubeSize) =>
+    inUnits(system, 'pressure', tube.lossBar[size]).text;
+  return (
+    <section className="panel" aria-label="Tubes">
+      <Title order={3} size="h4">
+        Tubes
+      </Title>
+      <Text size="sm" c="dimmed" mb="sm">
+        Label every line by what it carries; colours mean nothing across kits. Cut length is the
+        route, the insertion at both ends, and {say('length', serviceSlackM)} of slack to pull the
+        unit out where the line leaves it. The narrower tube is taken while its flow costs less than{' '}
+        {say('pressure', practiceLimits.mostTubeLossBar)}.
+      </Text>
+      <WideTable minWidth={980} label="Tubes, scrolls sideways">
+        <Table verticalSpacing={6}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>No.</Table.Th>
+              <Table.Th>From – to</Table.Th>
+              <Table.Th ta="right">Cut</Table.Th>
+              <Table.Th>Label</Table.Th>
+              <Table.Th>Tube, outside / bore</Table.Th>
+              <Table.Th>Colour</Table.Th>
+              <Table.Th ta="right">Costs as 1/4" / 3/8", {unit}</Table.Th>
+              <Table.Th>Route</Table.Th>
+              <Table.Th>Ends</Table.Th>
+              <Table.Th ta="right">Clips</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {tubes.map((run) => {
+              return (
+                <Table.Tr key={run.id}>
+                  <Table.Td>{run.label}</Table.Td>
+                  <Table.Td>
+                    {placeName(run.from)} – {placeName(run.to)}
+                  </Table.Td>
+                  <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
+                    {writeCut(system, run.cutM)}
+                  </Table.Td>
+                  <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
+                  <Table.Td>
+                    <SizeSelect tube={run} />
+                    <Text size="xs" c="dimmed">
+                      {run.outsideMm} / {run.boreMm} mm
+                    </Text>
+                  </Table.Td>
+                  <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
+                  <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+                    {loss(run, '1/4"')} / {loss(run, '3/8"')}
+                    {run.proposed === '3/8"' && run.size === '1/4"' && (
+                      <Text size="xs" className="mark warn">
+                        3/8" is proposed
+                      </Text>
+                    )}
+                  </Table.Td>
+                  <Table.Td>
+                    <QuantityInput
+                      field={routeField}
+                      label={undefined}
+                      description={undefined}
+                      aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}
+                      size="sm"
+                      w={120}
+                      placeholder={say('length', run.takenM)}
+                      quantity={document.plumb.routes[run.id]}
+                      onCommit={(quantity) =>
+                        edit((current) => {
+                          const { [run.id]: _old, ...rest } = current.plumb.routes;
+                          const { value, unit } = quantity ?? { value: 0, unit: '' };
+                          return {
+                            plumb: {
+                              ...current.plumb,
+                              routes: quantity ? { ...rest, [run.id]: { value, unit } } : rest,
+                            },
+                          };
+                        })
+                      }
+                    />
+                    <Text size="xs" c="dimmed">
+                      {routeWords[run.known]}
+                    </Text>
+                  </Table.Td>
+                  <Table.Td>
+                    <Text size="sm">
+                      {run.ends[0] === run.ends[1]
+                        ? `${tubeEndNames[run.ends[0]]} both ends`
+                        : run.ends.map((end) => tubeEndNames[end]).join('; ')}
+                      {run.reducers > 0 &&
+                        `; ${run.reducers} reducer${run.reducers > 1 ? 's' : ''}`}
+                    </Text>
+                  </Table.Td>
+                  <Table.Td ta="right">{run.lockClips}</Table.Td>
+                </Table.Tr>
+              );
+            })}
+          </Table.Tbody>
+        </Table>
+      </WideTable>
+      <Colours />
+    </section>
+  );
+}
+
+/** Which colour this kit uses for what: its own affair, so it is asked and never assumed. */
+function Colours() {
+  const { document, edit } = useJob();
+  const held = document.plumb.colours ?? {};
+  return (
+    <SimpleGrid cols={{ base: 2, sm: 5 }} mt="md">
+      {tubeFunctions.map((role) => (
+        <NativeSelect
+          key={role}
+          label={`Colour: ${tubeFunctionNames[role].toLowerCase()}`}
+          data={[
+            { value: '', label: 'not said' },
+            ...tubeColours.map((colour) => ({ value: colour, label: colourWords[colour] })),
+          ]}
+          value={held[role] ?? ''}
+          onChange={(event) => {
+            const colour = event.currentTarget.value as TubeColour | '';
+            edit(({ plumb }) => {
+              const { [role]: _old, ...rest } = plumb.colours ?? {};
+              return { plumb: { ...plumb, colours: colour ? { ...rest, [role]: colour } : rest } };
+            });
+          }}
+        />
+      ))}
+    </SimpleGrid>
+  );
+}

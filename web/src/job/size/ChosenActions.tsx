@@ -1,0 +1,34 @@
+import { Button, Group } from '@mantine/core';
+import { Link } from 'react-router';
+import { useJob } from '../open/useJob.ts';
+import { useChosenSystem } from '../open/useChosenSystem.ts';
+
+/** What can be done with a chosen system: choose again, agree on it, propose it, plumb it in. */
+export function ChosenActions() {
+  const { job } = useJob();
+  const { drop, agree, agreed } = useChosenSystem();
+  return (
+    <Group>
+      {agreed ? (
+        <Button variant="default" size="md" onClick={() => agree(false)}>
+          Open the agreement
+        </Button>
+      ) : (
+        <>
+          <Button variant="default" size="md" onClick={drop}>
+            Choose again
+          </Button>
+          <Button variant="default" size="md" onClick={() => agree(true)}>
+            Customer agreed
+          </Button>
+        </>
+      )}
+      <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/proposal`}>
+        Proposal
+      </Button>
+      <Button size="md" component={Link} to={`/jobs/${job.id}/plumb`}>
+        Go on to plumbing
+      </Button>
+    </Group>
+  );
+}

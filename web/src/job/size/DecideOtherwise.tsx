@@ -1,0 +1,155 @@
+import type { JobBrief } from '@katharos/job';
+import { optionWords, shortfallWords, topicTitle, writeNumber } from '@katharos/words';
+import {
+  decisionOptions,
+  type DecisionTopic,
+  type JudgedDesign,
+  type SystemDesign,
+} from '@katharos/core';
+import { useMoney } from '../../ui/useMoney.ts';
+import { useUnits } from '../../ui/useUnits.ts';
+import { WideTable } from '../../ui/WideTable.tsx';
+import { useSizing } from '../open/sizingContext.ts';
+import { useChosenSystem } from '../open/useChosenSystem.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { Button, Group, Modal, Radio, Skeleton, Stack, Table, Text, Textarea } from '@mantine/core';
+import { useMemo, useState } from 'react';
+
+interface Props {
+  topic: DecisionTopic;
+  design: SystemDesign;
+  brief: JobBrief;
+  onClose: () => void;
+}
+
+/** All ways to decide one thing side by side with what each leads to; the reason is kept with the choice. */
+export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
+  const { say } = useUnits();
+  const { catalogue } = useSizing();
+  const { overrule } = useChosenSystem();
+  const options = useMemo(
+    () => decisionOptions(topic, design, brief.settings, catalogue),
+    [topic, design, brief.settings, catalogue],
+  );
+  const current = options.find((option) => option.inUse);
+  const [picked, setPicked] = useState(current?.key ?? '');
+  const [reason, setReason] = useState('');
+  const [fault, setFault] = useState<string | null>(null);
+  const { survey, requirements } = brief;
+  const [asked] = useComputed('consequences', {
+    options: options.map(({ design: changed, settings }) => ({ design: changed, settings })),
+    waters: survey.waters,
+    requirements,
+  });
+  const judged = asked.kind === 'done' ? asked.value : null;
+  const keep = () => {
+    const option = options.find(({ key }) => key === picked);
+    if (!option || option.inUse) {
+      setFault('Pick another than the one in use.');
+      return;
+    }
+    if (reason.trim() === '') {
+      setFault('Say in a few words why, for whoever comes after.');
+      return;
+    }
+    overrule(topic, option, reason.trim());
+    onClose();
+  };
+  return (
+    <Modal
+      opened
+      onClose={onClose}
+      size="xl"
+      title={topicTitle(topic)}
+      closeButtonProps={{ 'aria-label': 'Close' }}
+    >
+      <Stack>
+        <Radio.Group
+          value={picked}
+          onChange={(value) => {
+            setPicked(value);
+            setFault(null);
+          }}
+          aria-label={`Ways to decide: ${topicTitle(topic)}`}
+        >
+          <WideTable minWidth={620} label="What each leads to, scrolls sideways">
+            <Table verticalSpacing={6}>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Choice</Table.Th>
+                  <Table.Th ta="right">Worst case</Table.Th>
+                  <Table.Th ta="right">Product TDS</Table.Th>
+                  <Table.Th ta="right">To drain for 1</Table.Th>
+                  <Table.Th ta="right">A glass</Table.Th>
+                  <Table.Th ta="right">Five years</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {options.map((option, i) => (
+                  <Table.Tr key={option.key}>
+                    <Table.Td>
+                      <Radio
+                        value={option.key}
+                        label={`${optionWords(topic, option, say)}${option.inUse ? ' (in use)' : ''}`}
+                      />
+                      {judged && <Shortfalls judged={judged[i]!} />}
+                    </Table.Td>
+                    <Consequence judged={judged?.[i]} />
+                  </Table.Tr>
+                ))}
+              </Table.Tbody>
+            </Table>
+          </WideTable>
+        </Radio.Group>
+        <Textarea
+          label="Reason"
+          description="Kept with the job and shown on the card."
+          maxLength={500}
+          autosize
+          minRows={2}
+          value={reason}
+          error={fault}
+          onChange={(event) => {
+            setReason(event.currentTarget.value);
+            setFault(null);
+          }}
+        />
+        <Group justify="flex-end">
+          <Button variant="default" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button onClick={keep}>Decide so</Button>
+        </Group>
+      </Stack>
+    </Modal>
+  );
+}
+
+function Consequence({ judged }: { judged: JudgedDesign | undefined }) {
+  const { say } = useUnits();
+  const money = useMoney();
+  if (!judged) {
+    return (
+      <Table.Td colSpan={5}>
+        <Skeleton height={18} />
+      </Table.Td>
+    );
+  }
+  const { today, worst, fiveYearCost } = judged;
+  return (
+    <>
+      <Table.Td ta="right">{worst ? say('dailyVolume', worst.productionLPerDay) : '–'}</Table.Td>
+      <Table.Td ta="right">{today ? say('tds', today.productTdsMgL) : '–'}</Table.Td>
+      <Table.Td ta="right">{today ? writeNumber(today.drainLPerProductL, 1) : '–'}</Table.Td>
+      <Table.Td ta="right">{worst ? `${writeNumber(worst.secondsPerGlass, 0)} s` : '–'}</Table.Td>
+      <Table.Td ta="right">{money(fiveYearCost)}</Table.Td>
+    </>
+  );
+}
+
+const Shortfalls = ({ judged }: { judged: JudgedDesign }) =>
+  judged.shortfalls.length > 0 ? (
+    <Text size="xs" c="dimmed" ml={28}>
+      {judged.shortfalls.map((shortfall) => shortfallWords[shortfall]).join('; ')}
+    </Text>
+  ) : null;

@@ -1,0 +1,128 @@
+import type { JobBrief } from '@katharos/job';
+import { writeMinutes, writeNumber, writePercent } from '@katharos/words';
+import { type Assessment, type JudgedDesign, litresPerGallon, remineralise } from '@katharos/core';
+import { type Explanation, Figure } from '../../ui/Figure.tsx';
+import { useUnits } from '../../ui/useUnits.ts';
+import { explainFigures } from './explainFigures.ts';
+import { SimpleGrid } from '@mantine/core';
+
+interface Props {
+  judged: JudgedDesign & { today: Assessment };
+  /** Coldest water, lowest pressure, aged membrane; null where it cannot run there. */
+  winter: Assessment | null;
+  brief: JobBrief;
+}
+
+/** The numbers of a sized system: what it makes first and large, today and in the worst case. */
+export function MainFigures({ judged, winter, brief }: Props) {
+  const { say, system } = useUnits();
+  const { today, design } = judged;
+  const minerals = remineralise(design, today);
+  const why: Record<string, Explanation> = explainFigures(design, today, brief, say);
+  const production = (litres: number) =>
+    system === 'metric'
+      ? `${writeNumber(litres / litresPerGallon, 1)} gpd`
+      : `${writeNumber(litres, 0)} L/day`;
+  const closes =
+    today.fill === null
+      ? 'with the tap'
+      : today.fill.shutsOff
+        ? `at ${say('pressure', today.fill.shutoffPressureBar)}`
+        : 'never';
+  return (
+    <section className="panel" aria-label="What it does">
+      <SimpleGrid cols={{ base: 2, md: 4 }} spacing={{ base: 'sm', md: 'lg' }} verticalSpacing="xl">
+        <div data-testid="production">
+          <Figure
+            hero
+            label="Makes today"
+            value={{ dimension: 'dailyVolume', core: today.productionLPerDay }}
+            beside={`${production(today.productionLPerDay)}; asked: ${say('dailyVolume', brief.requirements.demandLPerDay)}`}
+            why={why.production}
+          />
+        </div>
+        <div data-testid="worst">
+          <Figure
+            hero
+            label="In the worst case"
+            value={
+              winter
+                ? { dimension: 'dailyVolume', core: winter.productionLPerDay }
+                : { text: 'nothing' }
+            }
+            beside={`${say('temperature', brief.task.waters.worst.temperatureC)}, ${say('pressure', brief.task.waters.worst.pressureBar)}, aged membrane`}
+            why={why.worst}
+          />
+        </div>
+        <div data-testid="product-tds">
+          <Figure
+            hero
+            label="Product TDS"
+            value={{ dimension: 'tds', core: today.productTdsMgL }}
+            beside={`of ${say('tds', today.water.tdsMgL)} in the feed`}
+            why={why.tds}
+          />
+        </div>
+        <div data-testid="rejection">
+          <Figure
+            hero
+            label="Rejection"
+            value={{ text: writeNumber(today.rejection * 100, 1), unit: '%' }}
+            beside={today.fill ? 'over a whole fill' : 'with the tap open'}
+            why={why.rejection}
+          />
+        </div>
+        <div data-testid="fill-time">
+          {today.fill ? (
+            <Figure
+              label="Fills its tank in"
+              value={{ text: today.fill.shutsOff ? writeMinutes(today.fill.fillTimeMin) : 'never' }}
+              beside={`${say('volume', today.usableVolumeL)} usable of a ${say('volume', design.tank!.volumeL, 0)} tank`}
+              why={why.fill}
+            />
+          ) : (
+            <Figure
+              label="Pressure at the membrane"
+              value={{ dimension: 'pressure', core: today.running.membranePressureBar }}
+              beside="behind the pump, tap open"
+              why={why.shutoff}
+            />
+          )}
+        </div>
+        <div data-testid="drain">
+          <Figure
+            label="To drain"
+            value={{
+              text: Number.isFinite(today.drainLPerProductL)
+                ? writeNumber(today.drainLPerProductL, 1)
+                : '–',
+              unit: 'per 1 of product',
+            }}
+            beside={`recovery ${writePercent(today.recovery)}`}
+            why={why.drain}
+          />
+        </div>
+        <div data-testid="shut-off">
+          <Figure
+            label="Shut-off closes"
+            value={{ text: closes }}
+            beside={
+              winter?.fill?.shutsOff === false
+                ? 'never in the worst case'
+                : 'also in the worst case'
+            }
+            why={why.shutoff}
+          />
+        </div>
+        <div data-testid="tap">
+          <Figure
+            label="At the tap"
+            value={{ text: writeNumber(today.secondsPerGlass, 0), unit: 's a glass' }}
+            beside={`${writeNumber(today.tapHalfLPerMin, 1)} L/min, pH ${writeNumber(minerals?.pH ?? today.productPh, 1)}, ${say('tds', minerals?.tdsMgL ?? today.productTdsMgL)}`}
+            why={why.tap}
+          />
+        </div>
+      </SimpleGrid>
+    </section>
+  );
+}

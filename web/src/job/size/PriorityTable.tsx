@@ -1,0 +1,126 @@
+import {
+  type CriterionKey,
+  criterionKeys,
+  criterionSenses,
+  type Priorities,
+  type TradeOff,
+} from '@katharos/core';
+import { useSessionQuery } from '../../data/api.ts';
+import { useUnits } from '../../ui/useUnits.ts';
+import { WideTable } from '../../ui/WideTable.tsx';
+import { criterionWords, writeCriterion } from './criteria.ts';
+import { NumberInput, Slider, Table } from '@mantine/core';
+import { useState } from 'react';
+
+interface Props {
+  tradeOffs: readonly TradeOff[];
+  priorities: Priorities;
+  onChange: (change: Partial<Priorities>) => void;
+}
+
+const marks = [
+  { value: 0, label: 'no matter' },
+  { value: 2, label: 'matters' },
+  { value: 4, label: 'above all' },
+];
+
+/** A weight and a limit for each thing that designs differ in, with the span that there is to choose from. */
+export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
+  const { system } = useUnits();
+  const { data: session } = useSessionQuery();
+  const currency = session?.firm.settings.currency ?? 'EUR';
+  const spanOf = (key: CriterionKey): string => {
+    const values = tradeOffs.map(({ criteria }) => criteria[key]).filter(Number.isFinite);
+    if (values.length === 0) return '–';
+    const [least, most] = [Math.min(...values), Math.max(...values)];
+    const [from, to] = [writeCriterion(key, least, system), writeCriterion(key, most, system)];
+    return from === to ? from : `${from} – ${to}`;
+  };
+  const setWeight = (key: CriterionKey, weight: number) => {
+    const { [key]: _old, ...rest } = priorities.weights;
+    onChange({ weights: weight === 0 ? rest : { ...rest, [key]: weight } });
+  };
+  const setLimit = (key: CriterionKey, limit: number | undefined) => {
+    const { [key]: _old, ...rest } = priorities.limits;
+    onChange({ limits: limit === undefined ? rest : { ...rest, [key]: limit } });
+  };
+  return (
+    <WideTable minWidth={640} label="Weights and limits, scrolls sideways">
+      <Table verticalSpacing="xs" mb="md">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>What</Table.Th>
+            <Table.Th>From – to</Table.Th>
+            <Table.Th style={{ width: '34%' }}>How much it matters</Table.Th>
+            <Table.Th>Limit</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {criterionKeys.map((key) => {
+            const { label, hint, unit, factor, decimals } = criterionWords[key];
+            const limit = priorities.limits[key];
+            const most = criterionSenses[key].more ? 'At least' : 'At most';
+            return (
+              <Table.Tr key={key}>
+                <Table.Td title={hint}>{label}</Table.Td>
+                <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                  {spanOf(key)} {unit(system, currency)}
+                </Table.Td>
+                <Table.Td px="lg" pb="lg">
+                  <Weight
+                    label={label}
+                    value={priorities.weights[key] ?? 0}
+                    onChange={(weight) => setWeight(key, weight)}
+                  />
+                </Table.Td>
+                <Table.Td>
+                  <NumberInput
+                    aria-label={`${most}: ${label}`}
+                    placeholder={most.toLowerCase()}
+                    w={130}
+                    min={0}
+                    decimalScale={decimals}
+                    suffix={` ${unit(system, currency)}`}
+                    value={limit === undefined ? '' : Number((limit * factor(system)).toFixed(3))}
+                    onChange={(value) =>
+                      setLimit(key, value === '' ? undefined : Number(value) / factor(system))
+                    }
+                  />
+                </Table.Td>
+              </Table.Tr>
+            );
+          })}
+        </Table.Tbody>
+      </Table>
+    </WideTable>
+  );
+}
+
+/** A slider that moves freely and is committed when it is let go. */
+function Weight({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+}) {
+  const [moving, setMoving] = useState<number | null>(null);
+  return (
+    <Slider
+      thumbLabel={`Weight: ${label}`}
+      label={null}
+      min={0}
+      max={4}
+      step={1}
+      marks={marks}
+      value={moving ?? value}
+      onChange={setMoving}
+      onChangeEnd={(next) => {
+        setMoving(null);
+        if (next !== value) onChange(next);
+      }}
+    />
+  );
+}

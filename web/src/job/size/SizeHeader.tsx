@@ -1,0 +1,75 @@
+import { saysTheSame } from '@katharos/job';
+import type { JudgedDesign, Recommendation } from '@katharos/core';
+import { useJob } from '../open/useJob.ts';
+import { Tone } from '../../ui/Tone.tsx';
+import { ChosenActions } from './ChosenActions.tsx';
+import { partsInWords } from '../open/designWords.ts';
+import { useSizing } from '../open/sizingContext.ts';
+import { useChosenSystem } from '../open/useChosenSystem.ts';
+import { Button, Group, Text, Title } from '@mantine/core';
+import { useNavigate } from 'react-router';
+
+const day = (at: string): string =>
+  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** What the system is, and the one step that comes next: choose it, agree on it, plumb it in. */
+export function SizeHeader({
+  judged,
+  recommendation,
+}: {
+  judged: JudgedDesign;
+  recommendation: Recommendation | undefined;
+}) {
+  const { job, document } = useJob();
+  const { chosen } = useSizing();
+  const { choose, agreed } = useChosenSystem();
+  const navigate = useNavigate();
+  const { design } = judged;
+  const best = recommendation?.best;
+  const isKnown =
+    !best ||
+    saysTheSame(best.design, design) ||
+    recommendation.tradeOffs.some((one) => saysTheSame(one.design, design));
+  const outdated =
+    chosen && !agreed && !isKnown && Object.keys(document.size.overruled).length === 0;
+  return (
+    <>
+      <Group justify="space-between" align="flex-end">
+        <div>
+          <Title order={2} size="h3">
+            {agreed ? 'The agreed system' : chosen ? 'The chosen system' : 'Proposed system'}
+          </Title>
+          <Text>{partsInWords(design)}</Text>
+          {agreed && (
+            <Text size="sm" c="dimmed">
+              Agreed on {day(agreed.at)}, noted by {agreed.by}. Nothing changes it until the
+              agreement is opened again.
+            </Text>
+          )}
+        </div>
+        {chosen ? (
+          <ChosenActions />
+        ) : (
+          <Button
+            size="lg"
+            disabled={judged.failure !== null}
+            onClick={() => {
+              choose(design);
+              void navigate(`/jobs/${job.id}/plumb`);
+            }}
+          >
+            Use this system
+          </Button>
+        )}
+      </Group>
+      {outdated && (
+        <Tone kind="warn" head="The survey would now lead to another system">
+          {partsInWords(best.design)}.{' '}
+          <Button variant="default" size="compact-md" onClick={() => choose(best.design)}>
+            Take that one
+          </Button>
+        </Tone>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,107 @@
+import type { JobBrief } from '@katharos/job';
+import {
+  type Assessment,
+  decide,
+  judge,
+  type JudgedDesign,
+  type SystemDesign,
+} from '@katharos/core';
+import { useJob } from '../open/useJob.ts';
+import { Alternatives } from './Alternatives.tsx';
+import { ComposePanel } from './ComposePanel.tsx';
+import { ConditionsTable } from './ConditionsTable.tsx';
+import { DecisionCards } from './DecisionCards.tsx';
+import { MainFigures } from './MainFigures.tsx';
+import { PressureBars } from './PressureBars.tsx';
+import { ShortfallNotice } from './ShortfallNotice.tsx';
+import { SizeHeader } from './SizeHeader.tsx';
+import { SizeViews, type SizeView, sizeViews } from './SizeViews.tsx';
+import { useSizing } from '../open/sizingContext.ts';
+import { useChosenSystem } from '../open/useChosenSystem.ts';
+import { Stack, Text } from '@mantine/core';
+import { lazy, Suspense, useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+
+const DayInTheHouse = lazy(async () => ({
+  default: (await import('../household/DayInTheHouse.tsx')).DayInTheHouse,
+}));
+const WaterCharts = lazy(async () => ({
+  default: (await import('./WaterCharts.tsx')).WaterCharts,
+}));
+const WeighPanel = lazy(async () => ({ default: (await import('./WeighPanel.tsx')).WeighPanel }));
+
+const isView = (text: string | null): text is SizeView => sizeViews.some(({ key }) => key === text);
+
+/** A sized system: its numbers first, then one view at a time of what stands behind them. */
+export function SizedSystem({ brief, design }: { brief: JobBrief; design: SystemDesign }) {
+  const { search } = useSizing();
+  const { choose } = useChosenSystem();
+  const [params, setParams] = useSearchParams();
+  const wanted = params.get('view');
+  const view = isView(wanted) ? wanted : 'decisions';
+  const recommendation = search.kind === 'found' ? search.recommendation : undefined;
+  const { waters } = brief.task;
+  const judged = useMemo(
+    () => judge(design, waters, brief.requirements),
+    [design, waters, brief.requirements],
+  );
+  const decisions = useMemo(
+    () =>
+      decide(judged, {
+        waters,
+        requirements: brief.requirements,
+        facts: brief.facts,
+        leakStop: brief.settings.leakStop,
+        recommendation,
+      }),
+    [judged, waters, brief, recommendation],
+  );
+  const { today } = judged;
+  return (
+    <Stack gap="md">
+      <SizeHeader judged={judged} recommendation={recommendation} />
+      <ShortfallNotice judged={judged} />
+      {isSound(judged) && <MainFigures judged={judged} winter={judged.worst} brief={brief} />}
+      <SizeViews view={view} onView={(next) => setParams({ view: next }, { replace: true })} />
+      <Suspense fallback={<Text c="dimmed">Opening …</Text>}>
+        {view === 'decisions' && (
+          <DecisionCards decisions={decisions} design={design} brief={brief} />
+        )}
+        {view === 'days' && today && <DayInTheHouse design={design} brief={brief} />}
+        {view === 'conditions' && <ConditionsTable design={design} brief={brief} />}
+        {view === 'water' && today && (
+          <>
+            <PressureBars design={design} brief={brief} today={today} />
+            <WaterCharts design={design} brief={brief} today={today} />
+          </>
+        )}
+        {view === 'weigh' && recommendation && (
+          <WeighPanel recommendation={recommendation} current={design} onChoose={choose} />
+        )}
+        {view === 'compare' && recommendation && (
+          <Alternatives
+            recommendation={recommendation}
+            current={judged}
+            brief={brief}
+            onChoose={choose}
+          />
+        )}
+        {view === 'compose' && <ComposePanel design={design} onChange={choose} />}
+      </Suspense>
+      {brief.survey.assumed.length > 0 && <Assumptions brief={brief} />}
+    </Stack>
+  );
+}
+
+const isSound = (judged: JudgedDesign): judged is JudgedDesign & { today: Assessment } =>
+  judged.today !== null;
+
+function Assumptions({ brief }: { brief: JobBrief }) {
+  const { job } = useJob();
+  return (
+    <Text size="sm" c="dimmed">
+      {brief.survey.assumed.length} of {Object.keys(brief.survey.values).length} readings were not
+      taken and stand at their stated defaults. <Link to={`/jobs/${job.id}/survey`}>See which</Link>
+    </Text>
+  );
+}

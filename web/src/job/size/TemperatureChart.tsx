@@ -1,0 +1,114 @@
+import type { JobBrief } from '@katharos/job';
+import { writeNumber } from '@katharos/words';
+import { assess, type SystemDesign, unitOf, unitSystems } from '@katharos/core';
+import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
+import { useUnits } from '../../ui/useUnits.ts';
+import { Table, Text, Title } from '@mantine/core';
+import { useMemo } from 'react';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+
+const temperatures = Array.from({ length: 14 }, (_, i) => 2 + i * 2);
+
+/** Production over water temperature with the year's range marked, and the same as a table. */
+export function TemperatureChart({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
+  const { system, say } = useUnits();
+  const { today, worst } = brief.task.waters;
+  const volume = unitOf('dailyVolume', unitSystems[system].dailyVolume);
+  const degree = unitOf('temperature', unitSystems[system].temperature);
+  const points = useMemo(
+    () =>
+      temperatures.map((temperatureC) => {
+        const solved = assess(design, { ...today, temperatureC });
+        return {
+          temperature: Number(degree.fromCore(temperatureC).toFixed(1)),
+          production: solved.ok
+            ? Number(volume.fromCore(solved.value.productionLPerDay).toFixed(1))
+            : 0,
+        };
+      }),
+    [design, today, degree, volume],
+  );
+  const year = [degree.fromCore(worst.temperatureC), degree.fromCore(today.temperatureC)];
+  const asked = volume.fromCore(brief.requirements.demandLPerDay);
+  return (
+    <section className="panel" aria-label="Production over temperature">
+      <Title order={3} size="h4">
+        What January does
+      </Title>
+      <Text size="sm" c="dimmed" mb="sm">
+        Production in {volume.symbol} over water temperature in {degree.symbol} at{' '}
+        {say('pressure', today.pressureBar)}, membrane new. Shaded: from the coldest water to
+        today’s. Dashed: what is asked.
+      </Text>
+      <div style={{ height: 240 }} aria-hidden>
+        <ResponsiveContainer>
+          <LineChart accessibilityLayer={false} data={points} margin={chartMargin}>
+            <CartesianGrid {...chartGrid} />
+            <XAxis
+              dataKey="temperature"
+              type="number"
+              domain={['dataMin', 'dataMax']}
+              ticks={points.filter((_, i) => i % 2 === 0).map((point) => point.temperature)}
+              tick={chartTick}
+              stroke="var(--k-line)"
+            />
+            <YAxis tick={chartTick} stroke="var(--k-line)" width={46} />
+            <ReferenceArea
+              x1={year[0]}
+              x2={year[1]}
+              fill="var(--k-water-clear)"
+              fillOpacity={0.18}
+            />
+            <ReferenceLine
+              y={asked}
+              stroke="var(--k-water-salt)"
+              strokeDasharray="6 5"
+              strokeWidth={2}
+            />
+            <Tooltip
+              {...chartTooltip}
+              labelFormatter={(value) => `${Number(value)} ${degree.symbol}`}
+            />
+            <Line
+              dataKey="production"
+              name={volume.symbol}
+              stroke="var(--k-water-clear)"
+              strokeWidth={3}
+              dot={false}
+              isAnimationActive={false}
+            />
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <details>
+        <summary style={{ minHeight: 32, cursor: 'pointer' }}>As a table</summary>
+        <Table withRowBorders={false} style={{ maxWidth: 360 }}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Water, {degree.symbol}</Table.Th>
+              <Table.Th ta="right">Production, {volume.symbol}</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {points.map((point) => (
+              <Table.Tr key={point.temperature}>
+                <Table.Td>{writeNumber(point.temperature, 0)}</Table.Td>
+                <Table.Td ta="right">{writeNumber(point.production, 1)}</Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </details>
+    </section>
+  );
+}

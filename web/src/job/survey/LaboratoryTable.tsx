@@ -1,0 +1,89 @@
+import { analyteLabel, type ReportRow } from '@katharos/job';
+import { troubleSentence, writeNumber } from '@katharos/words';
+import { type Analyte, analytes, analyteUnit } from '@katharos/core';
+import { WideTable } from '../../ui/WideTable.tsx';
+import { NativeSelect, Table, Text, TextInput } from '@mantine/core';
+
+interface Props {
+  rows: readonly ReportRow[];
+  onChoose: (line: number, choice: { analyte?: Analyte | null; unit?: string }) => void;
+}
+
+const choices = [
+  { value: '', label: 'not used' },
+  ...analytes
+    .map((analyte) => ({ value: analyte, label: analyteLabel(analyte) }))
+    .sort((a, b) => a.label.localeCompare(b.label)),
+];
+
+/** Every line of the report: what it says, what it is taken for, and why not where it is not. */
+export function LaboratoryTable({ rows, onChoose }: Props) {
+  return (
+    <WideTable minWidth={640} label="Lines of the report, scrolls sideways">
+      <Table verticalSpacing={4}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Report says</Table.Th>
+            <Table.Th ta="right">Figure</Table.Th>
+            <Table.Th>Unit</Table.Th>
+            <Table.Th>Taken for</Table.Th>
+            <Table.Th ta="right">Counts as</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map((row) => (
+            <Table.Tr key={row.line} data-testid={`line-${row.line}`}>
+              <Table.Td>
+                {row.name || '(no name)'}
+                {row.trouble && (
+                  <Text size="xs" c="dimmed">
+                    {troubleSentence(row)}
+                  </Text>
+                )}
+              </Table.Td>
+              <Table.Td ta="right">{row.given}</Table.Td>
+              <Table.Td>
+                <TextInput
+                  size="xs"
+                  w={110}
+                  aria-label={`Unit of ${row.name}`}
+                  key={row.unit}
+                  defaultValue={row.unit}
+                  onBlur={(event) => {
+                    const unit = event.currentTarget.value.trim();
+                    if (unit !== row.unit) onChoose(row.line, { unit });
+                  }}
+                  onKeyDown={(event) => {
+                    if (event.key === 'Enter') event.currentTarget.blur();
+                  }}
+                />
+              </Table.Td>
+              <Table.Td>
+                <NativeSelect
+                  size="xs"
+                  aria-label={`${row.name} is taken for`}
+                  data={choices}
+                  value={row.analyte ?? ''}
+                  onChange={(event) =>
+                    onChoose(row.line, {
+                      analyte: (event.currentTarget.value || null) as Analyte | null,
+                    })
+                  }
+                />
+              </Table.Td>
+              <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+                {row.amount === null || !row.analyte
+                  ? '–'
+                  : `${row.below ? 'up to ' : ''}${writeNumber(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+    </WideTable>
+  );
+}
+
+/** Three figures for what is small, whole numbers for what is large. */
+const places = (amount: number): number =>
+  amount >= 100 || amount === 0 ? 0 : amount >= 10 ? 1 : amount >= 1 ? 2 : 3;

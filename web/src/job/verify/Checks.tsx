@@ -1,0 +1,53 @@
+import type { JobDocument } from '@katharos/job';
+import { useJob } from '../open/useJob.ts';
+import { SegmentedControl, SimpleGrid, Text } from '@mantine/core';
+
+/** What is tested by hand and eye. */
+export function Checks({ verify }: { verify: JobDocument['verify'] }) {
+  const { edit } = useJob();
+  const set = (change: Partial<JobDocument['verify']>) =>
+    edit((current) => ({ verify: { ...current.verify, ...change } }));
+  return (
+    <section className="panel" aria-label="Tests">
+      <SimpleGrid cols={{ base: 1, sm: 2 }}>
+        <div>
+          <Text fw={560}>Shut-off test</Text>
+          <Text size="sm" c="dimmed" mb={4}>
+            Tank full or its valve closed: the drain stops within minutes; tap open: it starts
+            again.
+          </Text>
+          <SegmentedControl
+            fullWidth
+            size="md"
+            aria-label="Shut-off test"
+            value={verify.shutoffTest}
+            onChange={(value) => set({ shutoffTest: value })}
+            data={[
+              { value: 'not-done', label: 'Not done' },
+              { value: 'passed', label: 'Stops' },
+              { value: 'failed', label: 'Runs on' },
+            ]}
+          />
+        </div>
+        <div>
+          <Text fw={560}>Leak check</Text>
+          <Text size="sm" c="dimmed" mb={4}>
+            A dry tissue round every joint, with the tank full.
+          </Text>
+          <SegmentedControl
+            fullWidth
+            size="md"
+            aria-label="Leak check"
+            value={verify.leakCheck}
+            onChange={(value) => set({ leakCheck: value })}
+            data={[
+              { value: 'not-done', label: 'Not done' },
+              { value: 'dry', label: 'Dry' },
+              { value: 'leak', label: 'Leak' },
+            ]}
+          />
+        </div>
+      </SimpleGrid>
+    </section>
+  );
+}

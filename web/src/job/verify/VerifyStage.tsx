@@ -1,0 +1,168 @@
+import {
+  failureSentence,
+  gradeWords,
+  verdictSentences,
+  writeNumber,
+  writePercent,
+} from '@katharos/words';
+import {
+  type JobDocument,
+  labelInSentence,
+  verificationReadings,
+  type VerifyKey,
+  verifyFields,
+} from '@katharos/job';
+import { isUltravioletLine, type SystemDesign, type Verdict, verdict } from '@katharos/core';
+import { NeedsSystem } from '../open/NeedsSystem.tsx';
+import { useJob } from '../open/useJob.ts';
+import { Figure } from '../../ui/Figure.tsx';
+import { NoteField } from '../../ui/NoteField.tsx';
+import { Tone, type ToneKind } from '../../ui/Tone.tsx';
+import { useUnits } from '../../ui/useUnits.ts';
+import { Checks } from './Checks.tsx';
+import { ComparisonTable } from './ComparisonTable.tsx';
+import { VerifyingLamp } from './VerifyingLamp.tsx';
+import { VerifyReading } from './VerifyReading.tsx';
+import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+
+/** Readings, what they should be, and a verdict in words. */
+export function VerifyStage() {
+  const { document } = useJob();
+  if (!document.system) {
+    return (
+      <NeedsSystem
+        title="Verify"
+        reason="What the meter should read follows from the system that was chosen."
+      />
+    );
+  }
+  const { design } = document.system;
+  return isUltravioletLine(design) ? (
+    <VerifyingLamp line={design} />
+  ) : (
+    <Verifying design={design} verify={document.verify} />
+  );
+}
+
+function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocument['verify'] }) {
+  const { edit, job } = useJob();
+  const judged = useMemo(() => {
+    const readings = verificationReadings(verify);
+    return readings ? verdict(design, readings) : null;
+  }, [design, verify]);
+  const faultAt = (key: VerifyKey) =>
+    judged && !judged.ok && judged.failure.path === coreNames[key]
+      ? key === 'productTds'
+        ? 'Product TDS must be below feed TDS. Were the two cups swapped, or is the membrane not in?'
+        : failureSentence({ ...judged.failure, path: verifyFields[key].label })
+      : undefined;
+  return (
+    <Stack gap="md">
+      <Title order={2} size="h3">
+        Verify
+      </Title>
+      <section className="panel" aria-label="Readings">
+        <Title order={3} size="h4">
+          Readings
+        </Title>
+        <Text size="sm" c="dimmed" mb="sm">
+          Tank valve closed, tap open for ten minutes, rinsed cup, same meter for both. Not the
+          first tank, not the first glass after a night.
+        </Text>
+        <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
+          {(Object.keys(verifyFields) as VerifyKey[]).map((key) => (
+            <VerifyReading key={key} name={key} fault={faultAt(key)} />
+          ))}
+        </SimpleGrid>
+      </section>
+      <Checks verify={verify} />
+      {judged === null && <MissingReadings verify={verify} />}
+      {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
+        <Tone kind="bad" head="These readings do not go together" role="alert">
+          {failureSentence(judged.failure)}
+        </Tone>
+      )}
+      {judged?.ok && <VerdictPanel verdict={judged.value} />}
+      <NoteField
+        label="Remark"
+        value={verify.note}
+        onSave={(note) => edit((current) => ({ verify: { ...current.verify, note } }))}
+      />
+      {judged?.ok && (
+        <Button
+          size="lg"
+          component={Link}
+          to={`/jobs/${job.id}/keep`}
+          style={{ alignSelf: 'flex-start' }}
+        >
+          Go on to the certificate
+        </Button>
+      )}
+    </Stack>
+  );
+}
+
+/** How the core names the readings in a failure's path. */
+const coreNames: Record<VerifyKey, string> = {
+  feedTds: 'feedTdsMgL',
+  productTds: 'productTdsMgL',
+  temperature: 'temperatureC',
+  pressure: 'pressureBar',
+  productFlow: 'productFlowLPerH',
+  drainFlow: 'drainFlowLPerH',
+};
+
+function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
+  const needed: VerifyKey[] = ['feedTds', 'productTds', 'temperature', 'pressure'];
+  const missing = needed.filter((key) => !verify.readings[key]);
+  return (
+    <Tone kind="warn" head="No verdict yet">
+      Still to read: {missing.map((key) => labelInSentence(verifyFields[key])).join(', ')}. The
+      flows are not needed for the rejection, but they tell faults apart.
+    </Tone>
+  );
+}
+
+const tones: Record<Verdict['grade'], ToneKind> = { good: 'good', marginal: 'warn', fail: 'bad' };
+
+function VerdictPanel({ verdict: judged }: { verdict: Verdict }) {
+  const { say } = useUnits();
+  const kind: ToneKind =
+    judged.grade === 'good' && !judged.asExpected ? 'warn' : tones[judged.grade];
+  const [first, ...rest] = verdictSentences(judged, say);
+  return (
+    <section className="panel" aria-label="Verdict">
+      <Stack>
+        <SimpleGrid cols={{ base: 1, xs: 2 }}>
+          <div data-testid="measured-rejection">
+            <Figure
+              hero
+              label="Rejection"
+              value={{ text: writeNumber(judged.rejection.measured * 100, 1), unit: '%' }}
+              beside={`expected ${writePercent(judged.rejection.expected, 1)} ± ${writeNumber(judged.rejection.band * 100, 1)}`}
+              why={{
+                equation:
+                  '1 − product TDS / feed TDS, beside what the model gives for this feed, pressure and temperature with the tap open.',
+                source:
+                  'Solution-diffusion model with the element’s rating; the band is two standard uncertainties of meter, thermometer, gauge and element.',
+                inputs: [
+                  ['Product expected', say('tds', judged.productTds.expected)],
+                  ['Band', say('tds', judged.productTds.band)],
+                ],
+              }}
+            />
+          </div>
+          <Tone kind={kind} head={gradeWords[judged.grade]} role="status">
+            {first}
+          </Tone>
+        </SimpleGrid>
+        {rest.map((sentence) => (
+          <Text key={sentence}>{sentence}</Text>
+        ))}
+        <ComparisonTable verdict={judged} />
+      </Stack>
+    </section>
+  );
+}

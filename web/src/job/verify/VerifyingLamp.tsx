@@ -1,0 +1,87 @@
+import { labelInSentence, lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
+import { ultravioletSentence } from '@katharos/words';
+import { isAddedLamp, type UltravioletLine } from '@katharos/core';
+import { useJob } from '../open/useJob.ts';
+import { NoteField } from '../../ui/NoteField.tsx';
+import { Tone } from '../../ui/Tone.tsx';
+import { useUnits } from '../../ui/useUnits.ts';
+import { Checks } from './Checks.tsx';
+import { VerifyReading } from './VerifyReading.tsx';
+import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Link } from 'react-router';
+
+/** A lamp without a membrane: dissolved solids say nothing about it; flow, dose and a laboratory do. */
+export function VerifyingLamp({ line }: { line: UltravioletLine }) {
+  const { document, edit, job } = useJob();
+  const { say } = useUnits();
+  const found = ultravioletVerdict(document, line);
+  const { verify } = document;
+  const added = isAddedLamp(line);
+  const needed = lampReadings(line);
+  return (
+    <Stack gap="md">
+      <Title order={2} size="h3">
+        Verify
+      </Title>
+      <section className="panel" aria-label="Readings">
+        <Title order={3} size="h4">
+          Readings
+        </Title>
+        <Text size="sm" c="dimmed" mb="sm">
+          {added
+            ? 'Lamp lit for a minute, tap fully open: flow by jug and stopwatch, and the TDS of supply and product, for the lamp is as good as the membrane ahead of it.'
+            : 'There is no membrane, so dissolved solids have nothing to tell. Lamp lit for a minute, tap fully open: measure its flow by jug and stopwatch.'}
+        </Text>
+        <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
+          {needed.map((name) => (
+            <VerifyReading
+              key={name}
+              name={name}
+              how={
+                name === 'productFlow' ? 'Tap fully open, lamp lit: jug and stopwatch.' : undefined
+              }
+            />
+          ))}
+          <VerifyReading name="temperature" />
+          {!added && <VerifyReading name="pressure" />}
+        </SimpleGrid>
+      </section>
+      <Checks verify={verify} />
+      {found ? (
+        <Tone
+          kind={found.enough ? 'good' : 'bad'}
+          head={found.enough ? 'The dose is enough' : 'Not good enough yet'}
+        >
+          {ultravioletSentence(found, say)}
+        </Tone>
+      ) : (
+        <Tone kind="warn" head="No verdict yet">
+          Still to read:{' '}
+          {needed
+            .filter((name) => !verify.readings[name])
+            .map((name) => labelInSentence(verifyFields[name]))
+            .join(', ')}
+          .
+        </Tone>
+      )}
+      <Tone kind="warn" head="A laboratory has the last word">
+        Have a sample tested for germs after the lamp is lit and before anybody drinks.
+      </Tone>
+      <NoteField
+        label="Remark"
+        value={verify.note}
+        onSave={(note) => edit((current) => ({ verify: { ...current.verify, note } }))}
+      />
+      {found && (
+        <Button
+          size="lg"
+          component={Link}
+          to={`/jobs/${job.id}/keep`}
+          style={{ alignSelf: 'flex-start' }}
+        >
+          Go on to the certificate
+        </Button>
+      )}
+    </Stack>
+  );
+}

@@ -1,0 +1,45 @@
+import type { Certificate } from '@katharos/papers';
+import { gradeWords } from '@katharos/words';
+import { Caveats, Paper } from './Paper.tsx';
+import styles from './Certificate.module.css';
+
+/** The certificate as a sheet. */
+export function CertificateSheet({ certificate }: { certificate: Certificate }) {
+  return (
+    <Paper
+      name="Certificate"
+      firm={certificate.firm}
+      title={`${certificate.title}, no. ${certificate.number}`}
+    >
+      <p className={styles.result} data-grade={certificate.grade}>
+        {certificate.result}
+      </p>
+      <p>
+        <strong>{[certificate.customer, certificate.address].filter(Boolean).join(', ')}</strong>
+      </p>
+      {certificate.sentences.map((sentence) => (
+        <p key={sentence}>{sentence}</p>
+      ))}
+      <div className={styles.tables}>
+        {certificate.tables.map(({ heading, rows }) => (
+          <table key={heading}>
+            <caption>{heading}</caption>
+            <tbody>
+              {rows.map(([label, value]) => (
+                <tr key={label}>
+                  <th scope="row">{label}</th>
+                  <td>{value}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ))}
+      </div>
+      <Caveats lines={certificate.caveats} />
+      <p className={styles.signature}>
+        {certificate.signature}{' '}
+        <span className={styles.grade}>{gradeWords[certificate.grade]}</span>
+      </p>
+    </Paper>
+  );
+}

@@ -1,0 +1,62 @@
+import type { FirmSettings } from '@katharos/job';
+import type { Job, Session } from '@katharos/contract';
+import { useUnits } from '../ui/useUnits.ts';
+import { troubleOf, useJobQuery, useSessionQuery } from '../data/api.ts';
+import { MissingPage } from '../ui/FailurePages.tsx';
+import { Button, Container, Group, Loader } from '@mantine/core';
+import type { ReactNode } from 'react';
+import { Link, Navigate, useLocation, useParams } from 'react-router';
+
+interface Props {
+  /** Stage to go back to. */
+  back: string;
+  /** Address of the same paper as a PDF, under the job. */
+  pdf?: string;
+  children: (job: Job, firm: Session['firm']) => ReactNode;
+}
+
+/** A paper of a job alone on the page, for reading and printing, in the reader's units. */
+export function PaperPage({ back, pdf, children }: Props) {
+  const { id = '' } = useParams();
+  const { pathname } = useLocation();
+  const session = useSessionQuery();
+  const job = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const { system: units } = useUnits();
+  if (session.error && troubleOf(session.error).code === 'not-signed-in') {
+    return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
+  }
+  if (job.error) return <MissingPage />;
+  if (!job.data || !session.data) return <Loader aria-label="Opening" m="xl" />;
+  const { firm } = session.data;
+  return (
+    <main>
+      <style>{pageRule(firm.settings.paper)}</style>
+      <Container size={880} py="lg">
+        <Group className="no-print" mb="md" justify="space-between">
+          <Button variant="default" size="md" component={Link} to={`/jobs/${id}/${back}`}>
+            Back to the job
+          </Button>
+          <Group>
+            {pdf && (
+              <Button
+                variant="default"
+                size="md"
+                component="a"
+                href={`/api/jobs/${id}/${pdf}?units=${units}`}
+              >
+                PDF
+              </Button>
+            )}
+            <Button size="md" onClick={() => window.print()}>
+              Print
+            </Button>
+          </Group>
+        </Group>
+        {children(job.data, { ...firm, settings: { ...firm.settings, units } })}
+      </Container>
+    </main>
+  );
+}
+
+const pageRule = (paper: FirmSettings['paper']): string =>
+  `@page { size: ${paper === 'A4' ? 'A4' : 'letter'}; margin: 18mm; }`;

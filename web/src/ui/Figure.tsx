@@ -1,0 +1,82 @@
+import { inUnits } from '@katharos/words';
+import type { Dimension } from '@katharos/core';
+import { useUnits } from './useUnits.ts';
+import { Popover, Stack, Text } from '@mantine/core';
+
+/** Where a figure comes from: shown one click away from it. */
+export interface Explanation {
+  equation: string;
+  source: string;
+  inputs: readonly [label: string, value: string][];
+}
+
+interface Props {
+  label: string;
+  /** A core value with its dimension, or text that is written already. */
+  value:
+    { dimension: Dimension; core: number; decimals?: number } | { text: string; unit?: string };
+  /** The same in the other customary unit, or a remark; one short line. */
+  beside?: string | undefined;
+  why?: Explanation | undefined;
+  hero?: boolean;
+}
+
+/** One quantity with its unit, and its reason behind the label. Used wherever a computed figure stands by itself. */
+export function Figure({ label, value, beside, why, hero = false }: Props) {
+  const { system } = useUnits();
+  const written =
+    'text' in value
+      ? { text: value.text, symbol: value.unit ?? '' }
+      : inUnits(system, value.dimension, value.core, value.decimals);
+  return (
+    <div>
+      {why ? (
+        <Why label={label} why={why} />
+      ) : (
+        <span className="quiet" style={{ fontSize: '0.9rem' }}>
+          {label}
+        </span>
+      )}
+      <div className={hero ? 'figure-value hero' : 'figure-value'}>
+        {written.text}
+        {written.symbol && <span className="figure-unit">{written.symbol}</span>}
+      </div>
+      {beside && (
+        <Text size="sm" c="dimmed">
+          {beside}
+        </Text>
+      )}
+    </div>
+  );
+}
+
+function Why({ label, why }: { label: string; why: Explanation }) {
+  return (
+    <Popover width={320} position="bottom-start" withArrow shadow="md" trapFocus>
+      <Popover.Target>
+        <button type="button" className="figure-why" title="Show where this comes from">
+          {label}
+        </button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <Stack gap="xs">
+          <Text fw={650}>{label}</Text>
+          <Text size="sm">{why.equation}</Text>
+          <dl
+            style={{ margin: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: '2px 12px' }}
+          >
+            {why.inputs.map(([name, text]) => (
+              <div key={name} style={{ display: 'contents' }}>
+                <dt className="quiet">{name}</dt>
+                <dd style={{ margin: 0 }}>{text}</dd>
+              </div>
+            ))}
+          </dl>
+          <Text size="xs" c="dimmed">
+            {why.source}
+          </Text>
+        </Stack>
+      </Popover.Dropdown>
+    </Popover>
+  );
+}

@@ -1,0 +1,13 @@
+import { sayIn } from '@katharos/words';
+import type { UnitSystem } from '@katharos/core';
+import { useSessionQuery } from '../data/api.ts';
+import { useAppSelector } from '../data/store.ts';
+import { useMemo } from 'react';
+
+/** The reader's unit system and a writer in it. */
+export function useUnits() {
+  const own = useAppSelector((state) => state.units.own);
+  const { data } = useSessionQuery();
+  const system: UnitSystem = own ?? data?.firm.settings.units ?? 'metric';
+  return useMemo(() => ({ system, say: sayIn(system) }), [system]);
+}

@@ -1,0 +1,124 @@
+import {
+  type Ageing,
+  type Body,
+  type Cabinet,
+  type DaysInTheHouse,
+  type DecisionOption,
+  type FeedWater,
+  type Household,
+  type InstalledSystem,
+  isAddedLamp,
+  isUltravioletLine,
+  judge,
+  type JudgedDesign,
+  liveSampledDays,
+  missingRoom,
+  type Obstacle,
+  type OpenQuestion,
+  optionConsequences,
+  type Outcome,
+  type Part,
+  readingWorth,
+  type ReadingWorth,
+  recommend,
+  type Recommendation,
+  type Requirements,
+  type SizingTask,
+  type SizingWaters,
+  succeed,
+  supplyOf,
+  type SystemDesign,
+  type WayOut,
+  waysOut,
+} from '@katharos/core';
+
+/** Days lived, with what the chart of them needs. */
+export interface LivedDays extends DaysInTheHouse {
+  /** Usable water of the full tank, and level at which production starts again, L; null without a tank. */
+  tank: { fullL: number; reopenL: number } | null;
+}
+
+/** By how much a system does not fit, and every way out tried. */
+export interface NoFit {
+  room: Record<keyof Cabinet, number | null>;
+  ways: WayOut[];
+}
+
+/** What is judged together, in waters and by requirements. */
+interface Judging {
+  waters: SizingWaters;
+  requirements: Requirements;
+}
+
+type Progress = (share: number) => void;
+
+/** All that is too long for the interface's thread: one input each, a share done on the way, one answer. */
+export const tasks = {
+  recommend: (task: SizingTask, onProgress: Progress): Recommendation | null =>
+    recommend(task, onProgress) ?? null,
+
+  consequences: ({
+    options,
+    waters,
+    requirements,
+  }: Judging & { options: Pick<DecisionOption, 'design' | 'settings'>[] }): JudgedDesign[] =>
+    optionConsequences(options, waters, requirements),
+
+  judgeAll: ({ designs, waters, requirements }: Judging & { designs: SystemDesign[] }) =>
+    designs.map((design): JudgedDesign => judge(design, waters, requirements)),
+
+  /** Eight weeks of a household. */
+  liveDays: ({
+    design,
+    water,
+    ageing,
+    household,
+  }: {
+    design: SystemDesign;
+    water: FeedWater;
+    ageing: Ageing;
+    household: Household;
+  }): Outcome<LivedDays> => {
+    const supply = supplyOf(design, water, ageing);
+    if (!supply.ok) return supply;
+    const { value } = supply;
+    return succeed({
+      ...liveSampledDays(value, household),
+      tank: value.kind === 'tank' ? { fullL: value.fullL, reopenL: value.reopenL } : null,
+    });
+  },
+
+  /** A few hundred possible surveys. */
+  readingWorth: (question: OpenQuestion, onProgress: Progress): ReadingWorth =>
+    readingWorth(question, undefined, onProgress),
+
+  noFit: ({
+    bodies,
+    cabinet,
+    obstacles,
+    system,
+    leakStop,
+    catalogue,
+    waters,
+    requirements,
+  }: Judging & {
+    bodies: readonly Body[];
+    cabinet: Cabinet;
+    obstacles: readonly Obstacle[];
+    system: InstalledSystem;
+    leakStop: boolean;
+    catalogue: readonly Part[];
+  }): NoFit => ({
+    room: missingRoom(bodies, cabinet, obstacles),
+    ways: isAddedLamp(system)
+      ? []
+      : isUltravioletLine(system)
+        ? [{ kind: 'remote' }]
+        : waysOut(system, leakStop, cabinet, obstacles, catalogue, waters, requirements),
+  }),
+};
+
+export type Tasks = typeof tasks;
+export type TaskName = keyof Tasks;
+export type TaskInput<K extends TaskName> = Parameters<Tasks[K]>[0];
+export type TaskAnswer<K extends TaskName> = ReturnType<Tasks[K]>;

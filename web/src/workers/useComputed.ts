@@ -1,0 +1,74 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { compute } from './pool.ts';
+import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
+
+/** Where a question to the workers stands. `before` is the last answer to the question before it. */
+export type Computed<T> =
+  | { kind: 'idle'; before: T | undefined }
+  | { kind: 'running'; share: number; before: T | undefined }
+  | { kind: 'done'; value: T }
+  | { kind: 'failed'; message: string; before: T | undefined };
+
+interface Options {
+  /** Quiet time before it is asked, ms: what changes with every keystroke waits for the end of the word. */
+  settleMs?: number;
+}
+
+export interface Asking {
+  /** Ends what is under way; the last answer stays. */
+  cancel: () => void;
+  /** Asks the same again, as after a failure. */
+  again: () => void;
+}
+
+const lastOf = <T>(state: Computed<T>): T | undefined =>
+  state.kind === 'done' ? state.value : state.before;
+
+/**
+ * The answer of a worker to a question, asked anew when the question says something else and given up when nobody wants it any more.
+ * @param input null while there is nothing to ask; compared by what it says, so it may be made anew at every render
+ */
+export function useComputed<K extends TaskName>(
+  name: K,
+  input: TaskInput<K> | null,
+  { settleMs = 0 }: Options = {},
+): readonly [Computed<TaskAnswer<K>>, Asking] {
+  type Answer = TaskAnswer<K>;
+  const key = useMemo(() => (input === null ? null : JSON.stringify(input)), [input]);
+  const [round, setRound] = useState(0);
+  const [stopped, setStopped] = useState<string | null>(null);
+  const [state, setState] = useState<Computed<Answer>>({ kind: 'idle', before: undefined });
+  useEffect(() => {
+    if (key === null || stopped === `${round}:${key}`) {
+      setState((old) => ({ kind: 'idle', before: key === null ? undefined : lastOf(old) }));
+      return undefined;
+    }
+    setState((old) => ({ kind: 'running', share: 0, before: lastOf(old) }));
+    let cancel = () => undefined as void;
+    const timer = setTimeout(() => {
+      const running = compute(name, JSON.parse(key) as TaskInput<K>, (share) =>
+        setState((old) => (old.kind === 'running' ? { ...old, share } : old)),
+      );
+      cancel = running.cancel;
+      running.answer.then(
+        (value) => setState({ kind: 'done', value }),
+        (error: unknown) =>
+          setState((old) => ({
+            kind: 'failed',
+            message: error instanceof Error ? error.message : String(error),
+            before: lastOf(old),
+          })),
+      );
+    }, settleMs);
+    return () => {
+      clearTimeout(timer);
+      cancel();
+    };
+  }, [name, key, round, stopped, settleMs]);
+  const cancel = useCallback(() => setStopped(`${round}:${key}`), [round, key]);
+  const again = useCallback(() => setRound((before) => before + 1), []);
+  return [state, useMemo(() => ({ cancel, again }), [cancel, again])] as const;
+}
+
+/** The newest answer there is: the one to this question, else the one before. */
+export const newest = lastOf;

@@ -1,0 +1,16 @@
+export * from './amounts.ts';
+export * from './decisions.ts';
+export { failureHead, failureSentence } from './failures.ts';
+export * from './flush.ts';
+export { issueSentence } from './issues.ts';
+export * from './laboratory.ts';
+export * from './options.ts';
+export * from './parts.ts';
+export * from './photographs.ts';
+export * from './plumbing.ts';
+export * from './stages.ts';
+export * from './toolsAndCautions.ts';
+export * from './ultraviolet.ts';
+export * from './verdict.ts';
+export * from './work.ts';
+export * from './worth.ts';

@@ -1,0 +1,11 @@
+import type { PhotographSubject } from '@katharos/job';
+
+export const photographWords: Record<PhotographSubject, string> = {
+  readings: 'Readings',
+  cabinet: 'Cabinet',
+  supply: 'Cold supply',
+  drain: 'Drain',
+  counter: 'Counter',
+  work: 'Work done',
+  other: 'Other',
+};

@@ -1,0 +1,219 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { failureCodes, type FlushStep, shortfalls, type Verdict } from '@katharos/core';
+import {
+  inUnits,
+  sayIn,
+  writeEntered,
+  writeCut,
+  writeMillimetres,
+  writeMinutes,
+  writeNumber,
+  writePercent,
+  writeQuantity,
+} from './amounts.ts';
+import { labelInSentence, surveyFields } from '@katharos/job';
+import { decisionCodes, shortfallWords } from './decisions.ts';
+import { failureSentence } from './failures.ts';
+import { flushWords } from './flush.ts';
+import { issueSentence } from './issues.ts';
+import { placeName } from './parts.ts';
+import { verdictSentences } from './verdict.ts';
+import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
+import { z } from 'zod';
+
+const decisions = join(import.meta.dirname, '../../../core/src/decisions');
+const flush = join(import.meta.dirname, '../../../core/src/flush');
+const source = (folder: string) =>
+  readdirSync(folder)
+    .filter((name) => !name.endsWith('.test.ts'))
+    .map((name) => readFileSync(join(folder, name), 'utf8'))
+    .join('\n');
+
+describe('sentences', () => {
+  test('exist for every decision that the core can come to, and for no other', () => {
+    const codes = source(decisions).match(
+      /'(booster|shut-off|minerals|regulator|scaling|lamp|restrictor|carbon|pretreatment|refrigerator|leak-stop|post-filter)-[a-z-]+'/g,
+    );
+    const given = new Set(codes!.map((code) => code.slice(1, -1)));
+    expect([...given].sort()).toEqual([...decisionCodes].sort());
+  });
+
+  test('exist for every failure and end as sentences', () => {
+    for (const code of failureCodes) {
+      const data = { got: 9, min: 1, max: 2, membraneBar: 3, backBar: 4 };
+      const sentence = failureSentence({ code, path: 'feed.pressureBar', data });
+      expect(sentence).toMatch(/^[A-Za-z].*\.$/);
+      expect(sentence).not.toMatch(/undefined|NaN|\[object/);
+    }
+  });
+
+  test('exist for every shortfall', () => {
+    expect(Object.keys(shortfallWords).sort()).toEqual([...shortfalls].sort());
+  });
+
+  test('exist for every flush step, with instruction and proof', () => {
+    const codes = source(flush)
+      .match(/\| '([a-z-]+)'/g)!
+      .map((code) => code.slice(3, -1));
+    expect(codes.length).toBeGreaterThan(8);
+    const data = {
+      ...{ cycle: 1, cycles: 2, litres: 5, drainLitres: 20, cartridges: 3, elements: 1 },
+      ...{ tank: 1, flowLPerH: 90, times: 2 },
+    };
+    for (const code of codes) {
+      const step = { id: code, code, minutes: 10, attended: true, data } as FlushStep;
+      const words = flushWords(step, sayIn('metric'));
+      expect(Object.values(words).join(' ')).not.toMatch(/NaN|undefined|–/);
+      expect(words.proof).toMatch(/\.$/);
+    }
+  });
+
+  test('name places on a tube run', () => {
+    expect(placeName('prefilter-2')).toBe('Pre-filter 2');
+    expect(placeName('tank')).toBe('Tank');
+  });
+});
+
+describe('a verdict in words', () => {
+  const compared = (measured: number, expected: number, sigma: number) => ({
+    measured,
+    expected,
+    band: 2 * sigma,
+    sigmas: (measured - expected) / sigma,
+  });
+  const verdictOf = (passage: number, change: Partial<Verdict> = {}): Verdict => ({
+    grade: 'good',
+    asExpected: true,
+    rejection: compared(1 - passage, 0.95, 0.01),
+    productTds: compared(400 * passage, 20, 4),
+    productFlow: null,
+    drainFlow: null,
+    recovery: null,
+    ...change,
+  });
+
+  test('says the figure, the expectation and what to do', () => {
+    const [first, second] = verdictSentences(verdictOf(0.05), sayIn('metric'));
+    expect(first).toContain('95.0 %');
+    expect(first).toContain('20 mg/L');
+    expect(second).toContain('within');
+    const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), sayIn('metric'));
+    expect(poor[1]).toContain('Sample again');
+    const better = verdictSentences(verdictOf(0.01), sayIn('metric'));
+    expect(better[1]).toContain('better than expected');
+  });
+
+  test('adds what a strange flow may come from, and is silent about a usual one', () => {
+    const flows = { productFlow: compared(4, 8, 1), drainFlow: compared(20, 20.5, 1) };
+    const sentences = verdictSentences(verdictOf(0.05, flows), sayIn('us'));
+    expect(sentences).toHaveLength(3);
+    expect(sentences[2]).toMatch(/product flow .* below .*gpd/);
+  });
+});
+
+describe('what is still open', () => {
+  const decision = (certainty: number, share?: number) => ({
+    topic: 'booster' as const,
+    choice: 'no' as const,
+    certainty,
+    settledBy: share === undefined ? [] : [{ key: 'lowestPressure' as const, share }],
+  });
+
+  test('names the reading that settles it, and says when none would', () => {
+    expect(openDecisionSentence(decision(0.8, 0.7))).toBe(
+      'By these readings no booster pump is needed in 80 % of what is possible. The lowest pressure would settle most of that.',
+    );
+    expect(openDecisionSentence(decision(0.8, 0.31))).toContain('about 30 %');
+    expect(openDecisionSentence(decision(0.9))).toContain('no single reading');
+    expect(openDecisionSentence(decision(0.9, 0.08))).toContain('no single reading');
+    expect([isOpen(decision(0.9)), isOpen(decision(0.99))]).toEqual([true, false]);
+  });
+
+  test('gives the band of the worst case with what spreads it', () => {
+    const band = {
+      low: 40.2,
+      middle: 61,
+      high: 90,
+      narrowedBy: [{ key: 'pH' as const, share: 0.4 }],
+    };
+    expect(productionBandSentence(band, sayIn('metric'))).toBe(
+      'The worst case makes 40 L/day to 90 L/day, most likely about 61 L/day. The pH accounts for 40 % of that spread.',
+    );
+    expect(productionBandSentence({ ...band, narrowedBy: [] }, sayIn('us'))).toContain('gpd');
+  });
+});
+
+describe('amounts', () => {
+  test('are written in the reader’s units', () => {
+    expect(sayIn('metric')('pressure', 3.1)).toBe('3.10 bar');
+    expect(sayIn('us')('pressure', 3.1)).toBe('45 psi');
+    expect(sayIn('us')('temperature', 10)).toBe('50 °F');
+    expect(sayIn('metric')('pH', 6.2)).toBe('6.2');
+    expect(inUnits('us', 'dailyVolume', 283.906).text).toBe('75.0');
+  });
+
+  test('never show a minus zero or a thing that is no number', () => {
+    expect(writeNumber(-0.004, 1)).toBe('0.0');
+    expect(writeNumber(NaN, 1)).toBe('–');
+    expect(writeNumber(12345.6, 0)).toBe('12,346');
+    expect(writePercent(0.9556, 1)).toBe('95.6 %');
+  });
+
+  test('a cut is rounded up to what a tape shows, a hole to what a bit is sold in', () => {
+    expect(writeCut('metric', 0.7)).toBe('70 cm');
+    expect(writeCut('metric', 0.701)).toBe('71 cm');
+    expect(writeCut('us', 0.7)).toBe('28 in');
+    for (const metres of [0.13, 0.5, 1.204, 7.53]) {
+      expect(parseInt(writeCut('metric', metres), 10) / 100).toBeGreaterThanOrEqual(metres - 1e-9);
+      expect(parseInt(writeCut('us', metres), 10) * 0.0254).toBeGreaterThanOrEqual(metres - 1e-9);
+    }
+    expect([writeMillimetres('metric', 6.35), writeMillimetres('us', 6.35)]).toEqual([
+      '6 mm',
+      '0.25 in',
+    ]);
+    expect([writeQuantity(3, 'piece'), writeQuantity(7.8, 'm')]).toEqual(['3', '7.8 m']);
+  });
+
+  test('a label in a sentence begins small, unless it is an abbreviation', () => {
+    const inside = (label: string) => labelInSentence({ ...surveyFields.pH, label });
+    expect(['Feed TDS', 'pH', 'TDS of its product'].map(inside)).toEqual([
+      'feed TDS',
+      'pH',
+      'TDS of its product',
+    ]);
+  });
+
+  test('a reading is written as it was entered', () => {
+    expect(writeEntered('pressure', { value: 45.5, unit: 'psi' })).toBe('45.5 psi');
+    expect(writeEntered('pH', { value: 7, unit: 'pH' })).toBe('7');
+  });
+
+  test.each([
+    [0.5, '30 s'],
+    [5, '5 min'],
+    [119, '119 min'],
+    [121, '2 h'],
+    [200, '3 h 20 min'],
+    [Infinity, 'never'],
+  ])('%d minutes are %s', (minutes, text) => {
+    expect(writeMinutes(minutes)).toBe(text);
+  });
+});
+
+describe('a schema’s complaints', () => {
+  test.each<[z.ZodType, unknown, string]>([
+    [z.number(), 'x', 'This must be a number; "x" came.'],
+    [z.string(), undefined, 'This must be a text; nothing came.'],
+    [z.number().min(3), 1, 'This must be 3 or more; 1 came.'],
+    [z.number().max(3), 9, 'This must be 3 or less; 9 came.'],
+    [z.string().min(1), '', 'This must not be empty.'],
+    [z.enum(['a', 'b']), 'c', 'This must be "a" or "b"; "c" came.'],
+    [z.strictObject({}), { tds: 1 }, 'There is no such field: tds.'],
+    [z.number().min(3, 'Its own sentence.'), 1, 'Its own sentence.'],
+  ])('are sentences (%#)', (schema, input, sentence) => {
+    const parsed = schema.safeParse(input, { error: issueSentence });
+    expect(parsed.error?.issues[0]?.message).toBe(sentence);
+  });
+});
