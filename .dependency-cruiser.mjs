@@ -55,7 +55,7 @@ export default {
       from: { path: '^([^/]+)/src/' },
       to: {
         path: `^(${packages.join('|')})/src/`,
-        pathNot: ['^$1/src/', '^[^/]+/src/index\\.ts$', '^server/src/seed/demoFirm\\.ts$'],
+        pathNot: ['^$1/src/', '^[^/]+/src/index\\.ts$', '^server/src/seed/index\\.ts$'],
       },
     },
     {

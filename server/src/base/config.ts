@@ -1,5 +1,15 @@
 import { z } from 'zod';
 
+/** What hashing a password costs: scrypt's N, r and p. */
+export interface PasswordCost {
+  readonly N: number;
+  readonly r: number;
+  readonly p: number;
+}
+
+/** The cost that OWASP names as the least for interactive sign-in (2024): 128 MiB. */
+export const usualPasswordCost: PasswordCost = Object.freeze({ N: 2 ** 17, r: 8, p: 1 });
+
 const configSchema = z.object({
   DATABASE_URL: z.url({ protocol: /^postgres(ql)?$/ }),
   PORT: z.coerce.number().int().min(0).max(65535).default(8717),
@@ -23,6 +33,8 @@ export interface Config {
   readonly logLevel: string;
   /** Tries to sign in allowed from one address in a quarter of an hour. */
   readonly signInTries: number;
+  /** What hashing a password costs. */
+  readonly passwordCost: PasswordCost;
 }
 
 /** Reads the environment once, refuses what is wrong with a sentence, and freezes it. */
@@ -42,5 +54,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     behindTls: data.BEHIND_TLS === '1',
     logLevel: data.LOG_LEVEL,
     signInTries: 10,
+    passwordCost: usualPasswordCost,
   });
 }

@@ -23,7 +23,7 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
     const { code, firm, name, email, password } = validate(setupSchema, request.body);
     if (await hasOwner()) throw new ApiError('already-set-up');
     if (!isSame(code.trim(), setupCode)) throw new ApiError('wrong-setup-code', { path: 'code' });
-    const passwordHash = await hashPassword(password);
+    const passwordHash = await hashPassword(password, config.passwordCost);
     const user = await sequelize.transaction(async (transaction) => {
       // Two people at once: the second waits here and then finds the installation taken.
       await sequelize.query('select pg_advisory_xact_lock(8717)', { transaction });

@@ -8,9 +8,10 @@ import {
 } from '@katharos/job';
 import { decisionSentence, sayIn } from '@katharos/words';
 import { decide, recommend, type SystemDesign, verdict } from '@katharos/core';
-import { demoJobs } from './demoJobs.ts';
+import { composeDemoJobs } from './composeDemoJobs.ts';
+import { composedFor, demoJobs } from './demoJobs.ts';
 
-const jobs = demoJobs(new Date('2026-03-01T09:00:00Z')).map(({ document }) => document);
+const jobs = demoJobs(composedFor).map(({ document }) => document);
 const jobOf = (name: string) => {
   const found = jobs.find((document) => document.customer.name === name);
   if (!found) throw new Error(`no job of ${name}`);
@@ -34,7 +35,27 @@ function decisionsOf(name: string) {
   };
 }
 
+/** Numbers to ten figures: engines may differ in the last of a power's or a logarithm's. */
+const rounded = (value: unknown): unknown =>
+  JSON.parse(JSON.stringify(value), (_key, one: unknown) =>
+    typeof one === 'number' ? Number(one.toPrecision(10)) : one,
+  );
+
 describe('the sample jobs', () => {
+  test('are what the core composes today; otherwise npm run samples', () => {
+    expect(rounded(demoJobs(composedFor))).toEqual(rounded(composeDemoJobs(composedFor)));
+  });
+
+  test('move with the day they are asked for', () => {
+    const later = demoJobs(new Date(composedFor.getTime() + 3 * 86400e3));
+    const at = ({ updatedAt }: { updatedAt: Date }) => updatedAt.getTime();
+    expect(later.map(at)).toEqual(demoJobs(composedFor).map((job) => at(job) + 3 * 86400e3));
+    for (const { document, updatedAt } of later)
+      expect(document.survey.readings.feedTds?.takenAt ?? updatedAt.toISOString()).toBe(
+        updatedAt.toISOString(),
+      );
+  });
+
   test('are valid documents, one in every stage', () => {
     for (const document of jobs) expect(jobDocumentSchema.parse(document)).toEqual(document);
     const stages = new Set(jobs.map((document) => stageOf(document).stage));

@@ -1,14 +1,11 @@
+import { type PasswordCost, usualPasswordCost } from '../base/config.ts';
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 
-/** scrypt at the cost OWASP names as the least for interactive sign-in (2024): N = 2^17, r = 8, p = 1, 128 MiB. */
-const cost = { N: 2 ** 17, r: 8, p: 1, maxmem: 192 * 1024 * 1024 };
+/** Memory that one hash may take, bytes. */
+const maxmem = 192 * 1024 * 1024;
 const keyLength = 32;
 
-const derive = (
-  password: string,
-  salt: Buffer,
-  { N, r, p, maxmem }: typeof cost,
-): Promise<Buffer> =>
+const derive = (password: string, salt: Buffer, { N, r, p }: PasswordCost): Promise<Buffer> =>
   new Promise((resolve, reject) => {
     scrypt(password.normalize('NFKC'), salt, keyLength, { N, r, p, maxmem }, (error, key) =>
       error ? reject(error) : resolve(key),
@@ -16,7 +13,10 @@ const derive = (
   });
 
 /** Hashes a password; the cost is kept with the hash so that it can be raised later. */
-export async function hashPassword(password: string): Promise<string> {
+export async function hashPassword(
+  password: string,
+  cost: PasswordCost = usualPasswordCost,
+): Promise<string> {
   const salt = randomBytes(16);
   const key = await derive(password, salt, cost);
   return ['scrypt', cost.N, cost.r, cost.p, salt.toString('base64'), key.toString('base64')].join(
@@ -30,7 +30,6 @@ export async function isPassword(password: string, hash: string): Promise<boolea
   if (scheme !== 'scrypt' || !salt || !key) return false;
   const expected = Buffer.from(key, 'base64');
   const given = await derive(password, Buffer.from(salt, 'base64'), {
-    ...cost,
     N: Number(n),
     r: Number(r),
     p: Number(p),

@@ -53,7 +53,7 @@ export async function startSession(
 export function sessionRoutes(config: Config): Router {
   const router = Router();
   // An unknown e-mail costs the same time as a known one with a wrong password.
-  const decoy = hashPassword('no one has this password');
+  const decoy = hashPassword('no one has this password', config.passwordCost);
 
   router.post('/', limitTries(config.signInTries), async (request, response) => {
     const { email, password } = validate(credentialsSchema, request.body);

@@ -1,0 +1,3 @@
+export { composeDemoJobs } from './composeDemoJobs.ts';
+export { demoOwner, demoSignIn } from './demoFirm.ts';
+export { composedFor, demoJobs } from './demoJobs.ts';
