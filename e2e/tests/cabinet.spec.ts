@@ -1,9 +1,5 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
-import { cabinet, enter, plumbedJob, plumbView, signIn, stage } from '../support/job.ts';
-
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
+import { expect, type Locator, type Page, test } from '../support/app.ts';
+import { cabinet, enter, plumbedJob, plumbView, stage } from '../support/job.ts';
 
 test('a cabinet that is too small says by how much and offers ways out; things are moved and collisions said', async ({
   page,
@@ -57,10 +53,7 @@ async function hold(page: Page, thing: Locator, scale: number, dx: number, dy: n
 test('a tank is dragged with the mouse: it tells what it meets on the way, and is drawn to walls and neighbours', async ({
   page,
 }) => {
-  const wide = cabinet.map(([label, typed]): [string, string] => [
-    label,
-    label === 'Cabinet width inside' ? '120 cm' : typed,
-  ]);
+  const wide = { ...cabinet, cabinetWidth: '110 cm' };
   await plumbedJob(page, 'Dragged', wide);
   await plumbView(page, 'Does it fit').click();
   const panel = page.getByRole('region', { name: 'Does it fit' });

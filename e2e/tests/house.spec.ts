@@ -9,20 +9,16 @@ import {
 import {
   beginJob,
   enter,
+  goTo,
   saved,
-  signIn,
   sizedByTheCore,
   sizeView,
   stage,
   takeSurvey,
 } from '../support/job.ts';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/app.ts';
 
 const say = sayIn('metric');
-
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
 
 test('who lives there makes the demand, and the days in the house are the coreâ€™s', async ({
   page,
@@ -31,6 +27,7 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   const household = { ...usualHousehold, people: 3 };
   await beginJob(page, 'A house');
   await takeSurvey(page, typed);
+  await goTo(page, 'Demand');
   const panel = page.getByRole('region', { name: 'Who lives here' });
   await panel.getByRole('button', { name: 'Couple' }).click();
   await expect(page.getByText('Still missing')).toHaveCount(0);
@@ -59,6 +56,7 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   await expect(day).toContainText('In 56 sampled days');
 
   await stage(page, 'Survey').click();
+  await goTo(page, 'Demand');
   await panel.getByRole('button', { name: 'Leave it out' }).click();
   await expect(page.getByText('Still missing')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import type { JobFile } from '@katharos/job';
-import { signIn, stage } from '../support/job.ts';
-import { expect, test } from '@playwright/test';
+import { field, openJobs, stage } from '../support/job.ts';
+import { expect, test } from '../support/app.ts';
 
 test('a job is saved as a file and opened again; a file that is none is refused with a sentence', async ({
   page,
 }) => {
-  await signIn(page);
+  await openJobs(page);
   await page
     .getByRole('link', { name: /Dunstan Eskdale-Moor/ })
     .first()
@@ -31,7 +31,7 @@ test('a job is saved as a file and opened again; a file that is none is refused 
     buffer: Buffer.from(JSON.stringify(job)),
   });
   await expect(page.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
-  await expect(page.getByLabel('Supply pressure', { exact: true })).toHaveValue('62 psi');
+  await expect(await field(page, 'Supply pressure')).toHaveValue('62 psi');
   await page.goto('/jobs');
   await expect(page.getByRole('link', { name: /Carried Over/ })).toContainText('Handed over');
 });

@@ -2,32 +2,23 @@ import { starterCatalogue } from '@katharos/job';
 import { writeNumber } from '@katharos/words';
 import { partsOf, productDose, ultravioletLimits } from '@katharos/core';
 import {
-  beginJob,
   enter,
   fair,
+  openWaterline,
   plumbView,
   saved,
-  signIn,
+  seedJob,
   sizeView,
   stage,
-  takeSurvey,
   type Typed,
 } from '../support/job.ts';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../support/app.ts';
 
 const dose = (page: Page) => page.getByTestId('dose').locator('.figure-value');
 
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
-
 async function compared(page: Page, name: string, typed: Typed): Promise<void> {
-  await beginJob(page, name);
-  await takeSurvey(page, typed);
-  await saved(page);
-  await stage(page, 'Size').click();
+  await seedJob(page, name, { typed, at: 'size?view=compare' });
   await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
-  await sizeView(page, 'Compare').click();
 }
 
 test('a lamp without a membrane goes from the size to its certificate', async ({ page }) => {
@@ -38,7 +29,7 @@ test('a lamp without a membrane goes from the size to its certificate', async ({
   await stage(page, 'Plumb').click();
   await plumbView(page, 'Parts').click();
   await expect(page.getByRole('region', { name: 'Parts' })).toContainText('ultraviolet lamp');
-  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+  await page.getByRole('button', { name: 'Plumbed in: flush' }).click();
   await expect(page.getByRole('list', { name: 'All steps' })).toContainText('Run the line clear');
   await stage(page, 'Verify').click();
   await enter(page, 'Product flow', '2 L/min');
@@ -73,7 +64,7 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   await expect(dose(page)).toContainText(writeNumber(productDose(lamp, 108), 0));
   await expect(page.getByText('The membrane ahead holds back')).toBeVisible();
   await expect(page.getByRole('alert')).toBeHidden();
-  await expect(page.getByRole('region', { name: 'Waterline' })).toContainText('System there');
+  await expect(await openWaterline(page)).toContainText('System there');
 
   // A reading that is taken back is missed where it is needed, and undo brings it again.
   await stage(page, 'Survey').click();
@@ -116,7 +107,7 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   expect((await page.request.get(href!)).headers()['content-type']).toBe('application/pdf');
   await page.goBack();
 
-  await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+  await page.getByRole('button', { name: 'Plumbed in: flush' }).click();
   const flush = page.getByRole('list', { name: 'All steps' });
   for (const title of ['Open the system again', 'Fill the reactor', 'Compare the flow'])
     await expect(flush).toContainText(title);

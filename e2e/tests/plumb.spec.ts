@@ -2,25 +2,21 @@ import { branchNames, placeName, sayIn, workWords } from '@katharos/words';
 import { newJobDocument, plumbingOf } from '@katharos/job';
 import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
 import {
-  beginJob,
   cabinet,
   fair,
+  openWaterline,
   plumbedJob,
   plumbView,
   saved,
-  signIn,
+  seedJob,
   sizedByTheCore,
   sizeView,
   stage,
-  takeSurvey,
+  type TypedDetails,
 } from '../support/job.ts';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../support/app.ts';
 
 const say = sayIn('metric');
-
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
 
 /** Every step, tube and part that the core asks for stands on the sheet, in its order. */
 async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]): Promise<void> {
@@ -58,13 +54,7 @@ test('the sheet of a tank unit, line by line', async ({ page }) => {
 test('the sheet of a tankless unit, line by line', async ({ page }) => {
   const { recommendation } = sizedByTheCore(fair);
   const direct = recommendation.families.find(({ key }) => key === 'direct-flow')!.best.design;
-  await beginJob(page, 'Sheet two');
-  await takeSurvey(page, fair);
-  await stage(page, 'Size').click();
-  await sizeView(page, 'Compare').click();
-  await page.getByTestId('choose-direct-flow').getByRole('button', { name: /^Use/ }).click();
-  await saved(page);
-  await stage(page, 'Plumb').click();
+  await seedJob(page, 'Sheet two', { chosen: direct, at: 'plumb' });
   await page.getByRole('link', { name: 'Job sheet' }).click();
   await checkSheet(page, direct);
 });
@@ -80,6 +70,8 @@ test('steps are ticked, noted and moved as far as physics allows; a changed syst
   await step('lay-out').getByRole('button', { name: /^Note/ }).click();
   await step('lay-out').getByRole('textbox').fill('Bin moves to the left.');
   await step('lay-out').getByRole('textbox').blur();
+  await expect(page.getByRole('button', { name: /^Earlier/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Change the order' }).click();
   await expect(step('relieve-pressure').getByRole('button', { name: /^Earlier/ })).toBeDisabled();
   await step('prove-spout')
     .getByRole('button', { name: /^Earlier/ })
@@ -101,11 +93,7 @@ test('steps are ticked, noted and moved as far as physics allows; a changed syst
 test('a drain behind the trap is a deviation with its reason, and coils in the van are cut with the least waste', async ({
   page,
 }) => {
-  await beginJob(page, 'Connections');
-  await takeSurvey(page, fair);
-  await page.getByLabel('Counter').selectOption('porcelain');
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
+  await plumbedJob(page, 'Connections', {}, { site: { counter: 'porcelain' } });
   await plumbView(page, 'Connections').click();
   await expect(page.getByRole('region', { name: 'Tap' })).toContainText(
     'A stone mason drills this',
@@ -132,6 +120,7 @@ test('tubes stand on the waterline by their numbers, dark when laid, and say how
   page,
 }) => {
   await plumbedJob(page, 'On the line');
+  const waterline = await openWaterline(page);
   const line = page.getByRole('group', { name: 'Waterline from street to glass' });
   const { design, brief } = sizedByTheCore(fair);
   const { tubes } = plumbingOf(newJobDocument('x'), design, brief);
@@ -149,7 +138,6 @@ test('tubes stand on the waterline by their numbers, dark when laid, and say how
   const badge = line.getByRole('button', { name: new RegExp(`^Tube ${last.label},`) });
   await expect(badge).toHaveAccessibleName(/0 of 1 laid/);
   await badge.click();
-  const waterline = page.getByRole('region', { name: 'Waterline' });
   await expect(waterline.getByRole('status')).toContainText(
     `${last.label}: ${placeName(last.from)} – ${placeName(last.to)}`,
   );
@@ -238,16 +226,11 @@ test('an air gap in the code brings its tap, three hoses and the wide saddle; th
 test('branches see what the core reckons for the worst draw, and each says when its valve is opened', async ({
   page,
 }) => {
-  await plumbedJob(page, 'Branches', [
-    ['Tube to the ice maker', '3 m'],
-    ['Tube to a second tap', '2 m'],
-  ]);
+  const lines: TypedDetails = { iceLine: '3 m', secondTapLine: '2 m' };
+  await plumbedJob(page, 'Branches', lines);
   await plumbView(page, 'Connections').click();
   const panel = page.getByRole('region', { name: 'Branches' });
-  const length = (value: number) => ({ value, unit: 'm', takenAt: null, by: null });
-  const { brief, design, worst } = sizedByTheCore(fair, {
-    details: { iceLine: length(3), secondTapLine: length(2) },
-  });
+  const { brief, design, worst } = sizedByTheCore(fair, {}, lines);
   const half = tankPressure(design.tank!, worst.usableVolumeL / 2);
   const drawn = worstDraw(
     design.branches,
@@ -270,16 +253,7 @@ test('branches see what the core reckons for the worst draw, and each says when 
 
 test('the hole plan is in millimetres on the page as on paper', async ({ page }) => {
   const { design } = sizedByTheCore(fair);
-  await beginJob(page, 'To scale');
-  await takeSurvey(page, fair);
-  await page.getByLabel('Counter').selectOption('steel');
-  await page
-    .getByRole('radiogroup', { name: 'Drilling allowed' })
-    .getByText('Yes', { exact: true })
-    .click();
-  await stage(page, 'Size').click();
-  await page.getByRole('button', { name: 'Use this system' }).click();
-  await saved(page);
+  await plumbedJob(page, 'To scale', {}, { site: { counter: 'steel', drilling: 'yes' } });
   await page.getByRole('link', { name: 'Job sheet' }).click();
   const plan = page.getByRole('img', { name: /^Hole plan/ });
   await expect(plan).toHaveAccessibleName(new RegExp(`Tap ${design.tap.holeMm} mm`));

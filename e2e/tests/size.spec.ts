@@ -2,30 +2,24 @@ import { sayIn } from '@katharos/words';
 import { starterCatalogue } from '@katharos/job';
 import { judge, partsOf } from '@katharos/core';
 import {
-  beginJob,
+  decision,
   fair,
+  openJobs,
+  openWaterline,
   saved,
-  signIn,
+  seedJob,
   sizedByTheCore,
   sizeView,
   stage,
-  takeSurvey,
   written,
 } from '../support/job.ts';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../support/app.ts';
 
 const say = sayIn('metric');
 const figure = (page: Page, id: string) => page.getByTestId(id).locator('.figure-value');
 
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
-
 async function sized(page: Page, name: string, typed = fair): Promise<void> {
-  await beginJob(page, name);
-  await takeSurvey(page, typed);
-  await saved(page);
-  await stage(page, 'Size').click();
+  await seedJob(page, name, { typed, at: 'size' });
   await expect(page.getByRole('heading', { name: 'Proposed system' })).toBeVisible();
 }
 
@@ -34,7 +28,7 @@ test('a decision is decided otherwise with a reason, shows what follows, and goe
 }) => {
   const { design, brief } = sizedByTheCore(fair);
   await sized(page, 'Otherwise');
-  const card = page.getByTestId('decision-restrictor');
+  const card = await decision(page, 'restrictor');
   await card.getByRole('button', { name: 'Decide otherwise' }).click();
   const dialog = page.getByRole('dialog');
   const wider = partsOf(starterCatalogue, 'restrictor').find(({ id }) => id === 'pinch-420')!;
@@ -67,10 +61,7 @@ test('a softener and a regulator change the water that everything is judged in',
 }) => {
   await sized(page, 'Softened', { ...fair, hardness: '22 dH', highestPressure: '6.8' });
   await expect(page.getByTestId('decision-regulator')).toContainText('fit a regulator');
-  await page
-    .getByTestId('decision-scaling')
-    .getByRole('button', { name: 'Decide otherwise' })
-    .click();
+  await (await decision(page, 'scaling')).getByRole('button', { name: 'Decide otherwise' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('radio', { name: 'Soften the feed' }).check();
   await dialog.getByLabel('Reason').fill('They have a softener in the cellar.');
@@ -120,6 +111,7 @@ test('a system is composed part by part and judged at once', async ({ page }) =>
   await expect(figure(page, 'worst')).toHaveText(
     written('metric', 'dailyVolume', judged.worst!.productionLPerDay),
   );
+  await openWaterline(page);
   await expect(page.getByRole('button', { name: 'Membrane, 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -135,7 +127,7 @@ test('an agreed system holds still, and its proposal reads in plain words and as
   await page.getByRole('button', { name: 'Customer agreed' }).click();
   await expect(page.getByRole('heading', { name: 'The agreed system' })).toBeVisible();
   await expect(
-    page.getByTestId('decision-booster').getByRole('button', { name: /Decide otherwise/ }),
+    (await decision(page, 'booster')).getByRole('button', { name: /Decide otherwise/ }),
   ).toBeDisabled();
   await saved(page);
   await page.getByRole('link', { name: 'Proposal' }).click();
@@ -155,6 +147,7 @@ test('an agreed system holds still, and its proposal reads in plain words and as
 test('what the firm holds its systems to is kept, used, and can be taken back', async ({
   page,
 }) => {
+  await openJobs(page);
   await page.getByRole('button', { name: 'Account' }).click();
   await page.getByRole('menuitem', { name: 'How the firm works' }).click();
   await page.getByLabel('Tax on proposals').fill('19');

@@ -11,15 +11,15 @@ import { expectedReadings, flushPlan, verdict } from '@katharos/core';
 import {
   beginJob,
   enter,
+  field,
   plumbView,
   saved,
-  signIn,
   sizedByTheCore,
   sizeView,
   stage,
   written,
 } from '../support/job.ts';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../support/app.ts';
 
 const readings = {
   feedTds: '510 ppm',
@@ -48,7 +48,6 @@ test('one job from the first reading to the certificate, every number as the cor
 }) => {
   test.setTimeout(180_000);
   const { design, today, worst, recommendation, brief } = sizedByTheCore(readings);
-  await signIn(page);
   const address = await beginJob(page, 'Wilmot Sarn');
 
   await test.step('survey', async () => {
@@ -57,7 +56,7 @@ test('one job from the first reading to the certificate, every number as the cor
       await enter(page, labels[key as keyof typeof readings], text);
     }
     await expect(page.getByText('Still missing')).toHaveCount(0);
-    await expect(page.getByLabel('Supply pressure', { exact: true })).toHaveValue('52 psi');
+    await expect(await field(page, 'Supply pressure')).toHaveValue('52 psi');
     await saved(page);
     await page.getByRole('link', { name: 'See the size' }).click();
   });
@@ -107,7 +106,7 @@ test('one job from the first reading to the certificate, every number as the cor
     await expect(page.getByRole('region', { name: 'Tubes' })).toContainText(
       `${Math.ceil(tubes[0]!.cutM * 100)} cm`,
     );
-    await page.getByRole('button', { name: 'Plumbed in, go on to flushing' }).click();
+    await page.getByRole('button', { name: 'Plumbed in: flush' }).click();
   });
 
   await test.step('flush, with a timer that survives a reload', async () => {

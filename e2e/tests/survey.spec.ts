@@ -1,10 +1,6 @@
 import { analyteAmount } from '@katharos/core';
-import { expect, type Page, test } from '@playwright/test';
-import { beginJob, enter, saved, signIn } from '../support/job.ts';
-
-test.beforeEach(async ({ page }) => {
-  await signIn(page);
-});
+import { expect, type Page, test } from '../support/app.ts';
+import { beginJob, enter, saved, field, goTo } from '../support/job.ts';
 
 test('a reading keeps who took it, when and with what, and a meter’s scale turns conductivity into solids', async ({
   page,
@@ -13,7 +9,7 @@ test('a reading keeps who took it, when and with what, and a meter’s scale tur
   await page.getByRole('radiogroup', { name: 'Scale of the meter' }).getByText('442 0.7').click();
   await enter(page, 'Feed TDS', '500 us/cm');
   const tap = page.getByRole('region', { name: 'At the tap' });
-  await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('500 µS/cm (442, 0.7)');
+  await expect(await field(page, 'Feed TDS')).toHaveValue('500 µS/cm (442, 0.7)');
   await expect(tap).toContainText('= 350 mg/L');
   await expect(tap).toContainText('500 µS/cm at 25 °C on this meter');
   await page.getByTitle('Feed TDS: by whom, when and with what').click();
@@ -29,21 +25,23 @@ test('a reading keeps who took it, when and with what, and a meter’s scale tur
 
 test('a well is asked for its switch, and what is not asked stays open', async ({ page }) => {
   await beginJob(page, 'A well');
+  await page.getByRole('radiogroup', { name: 'Source' }).getByText('Well').click();
+  await goTo(page, 'Year');
+  await expect(page.getByText('Cut-in of the well’s pressure switch.')).toBeVisible();
+  await goTo(page, 'Sink');
   const sink = page.getByRole('region', { name: 'Under the sink' });
   await expect(sink).toContainText('0 of 21 taken');
-  await page.getByRole('radiogroup', { name: 'Source' }).getByText('Well').click();
-  await expect(page.getByText('Cut-in of the well’s pressure switch.')).toBeVisible();
-  await page.getByLabel('Counter').selectOption('granite');
+  await (await field(page, 'Counter')).selectOption('granite');
   await enter(page, 'Cabinet width inside', '31 1/2 in');
   await expect(sink).toContainText('2 of 21 taken');
-  await expect(page.getByLabel('Cabinet width inside')).toHaveValue('31.5 in');
+  await expect(await field(page, 'Cabinet width inside')).toHaveValue('31.5 in');
   await enter(page, 'Iron', '900 mg/L');
-  await expect(page.getByLabel('Iron')).toHaveAccessibleDescription(/differ by a thousand/);
+  await expect(await field(page, 'Iron')).toHaveAccessibleDescription(/differ by a thousand/);
   await enter(page, 'Iron', '900 µg/L');
   await saved(page);
   await page.reload();
-  await expect(page.getByLabel('Counter')).toHaveValue('granite');
-  await expect(page.getByLabel('Iron')).toHaveValue('900 µg/L');
+  await expect(await field(page, 'Counter')).toHaveValue('granite');
+  await expect(await field(page, 'Iron')).toHaveValue('900 µg/L');
 });
 
 const report = `Parameter;Result;Unit
@@ -81,11 +79,12 @@ test('a laboratory’s report is read, mended and taken into the survey, and und
   await expect(panel).toContainText('10 of 11 lines are taken');
   await expect(panel).toContainText('replaces 6.9');
   await panel.getByRole('button', { name: 'Take 5 into the survey' }).click();
-  await expect(page.getByLabel('pH', { exact: true })).toHaveValue('7.5');
-  await expect(page.getByLabel('Feed TDS', { exact: true })).toHaveValue('290 mg/L');
+  await expect(await field(page, 'pH')).toHaveValue('7.5');
+  await expect(await field(page, 'Feed TDS')).toHaveValue('290 mg/L');
+  await goTo(page, 'Chemistry');
   await expect(panel).toContainText('All of it is in the survey');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel('pH', { exact: true })).toHaveValue('6.9');
+  await expect(await field(page, 'pH')).toHaveValue('6.9');
   await saved(page);
   await page.reload();
   await expect(panel).toContainText('10 of 11 lines are taken');
@@ -109,6 +108,7 @@ test('photographs are added, captioned, taken away and brought back; what is no 
   page,
 }) => {
   await beginJob(page, 'Photographs');
+  await goTo(page, 'Photographs');
   const panel = page.getByRole('region', { name: 'Photographs' });
   const files = page.getByLabel('Photograph files');
   const buffer = await drawnPicture(page);
@@ -131,6 +131,7 @@ test('a day is drawn up, nudged by keys, dragged and typed, and makes the demand
   page,
 }) => {
   await beginJob(page, 'A day');
+  await goTo(page, 'Demand');
   const panel = page.getByRole('region', { name: 'Who lives here' });
   await panel.getByRole('button', { name: 'One person' }).click();
   await panel.getByRole('button', { name: 'Draw up an ordinary day' }).click();

@@ -13,9 +13,10 @@ import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import IconUser from '@tabler/icons-react/dist/esm/icons/IconUser.mjs';
-import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import { useDisclosure } from '@mantine/hooks';
 import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
-import { unitsChosen } from '../data/unitsSlice.ts';
+import { readerChanged } from '../data/readerSlice.ts';
+import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useUnits } from '../ui/useUnits.ts';
 import { api, troubleOf, useSessionQuery, useSignOutMutation } from '../data/api.ts';
 import { ShortcutList } from './ShortcutList.tsx';
@@ -29,7 +30,7 @@ export function Shell() {
   const location = useLocation();
   const [shortcuts, { open, close }] = useDisclosure(false);
   // Some keyboards need Shift for it and some do not.
-  useHotkeys([
+  useShortcuts([
     ['shift+?', open],
     ['?', open],
   ]);
@@ -82,8 +83,9 @@ export function Shell() {
 function UnitSwitch() {
   const { system } = useUnits();
   const dispatch = useAppDispatch();
-  const choose = (value: string) => dispatch(unitsChosen(value === 'us' ? 'us' : 'metric'));
-  useHotkeys([['u', () => choose(system === 'us' ? 'metric' : 'us')]]);
+  const choose = (value: string) =>
+    dispatch(readerChanged({ units: value === 'us' ? 'us' : 'metric' }));
+  useShortcuts([['u', () => choose(system === 'us' ? 'metric' : 'us')]]);
   return (
     <SegmentedControl
       aria-label="Units"

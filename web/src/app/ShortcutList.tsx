@@ -1,4 +1,6 @@
-import { Kbd, Modal, Table } from '@mantine/core';
+import { Kbd, Modal, Switch, Table } from '@mantine/core';
+import { readerChanged } from '../data/readerSlice.ts';
+import { useAppDispatch, useAppSelector } from '../data/store.ts';
 
 const shortcuts: [keys: string[], what: string][] = [
   [['?'], 'This list'],
@@ -6,6 +8,7 @@ const shortcuts: [keys: string[], what: string][] = [
   [['U'], 'Switch between bar and psi'],
   [['Ctrl', 'Z'], 'Take the last change back'],
   [['Ctrl', 'Shift', 'Z'], 'Bring it back again'],
+  [['W'], 'Open or close the waterline'],
   [['/'], 'Search the jobs'],
   [['N'], 'New job'],
   [['Enter'], 'Commit a reading; Esc drops what is half typed'],
@@ -13,6 +16,8 @@ const shortcuts: [keys: string[], what: string][] = [
 
 /** Every shortcut of the application in one list. */
 export function ShortcutList({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const singleKeys = useAppSelector((state) => state.reader.singleKeys);
   return (
     <Modal
       opened={opened}
@@ -40,6 +45,14 @@ export function ShortcutList({ opened, onClose }: { opened: boolean; onClose: ()
           ))}
         </Table.Tbody>
       </Table>
+      <Switch
+        mt="md"
+        size="md"
+        label="Listen to shortcuts of a single key"
+        description="Turned off, only those with Ctrl are listened to. The account menu leads back here."
+        checked={singleKeys}
+        onChange={(event) => dispatch(readerChanged({ singleKeys: event.currentTarget.checked }))}
+      />
     </Modal>
   );
 }

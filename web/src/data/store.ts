@@ -3,13 +3,13 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { autosave } from './autosave.ts';
 import { jobReducer } from './jobSlice.ts';
-import { unitsReducer } from './unitsSlice.ts';
+import { readerReducer } from './readerSlice.ts';
 import { api } from './api.ts';
 
 const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
   job: jobReducer,
-  units: unitsReducer,
+  reader: readerReducer,
 });
 
 export const createStore = () =>

@@ -1,3 +1,4 @@
+import { PageTitle } from '../ui/PageTitle.tsx';
 import { firmSettingsSchema, type FirmSettings, usualPrices } from '@katharos/job';
 import { type Household, usualHousehold, usualRequirements } from '@katharos/core';
 import { troubleOf, useSaveSettingsMutation, useSessionQuery } from '../data/api.ts';
@@ -76,7 +77,8 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
       }}
     >
       <Stack gap="md">
-        <Group justify="space-between">
+        <PageTitle>How the firm works</PageTitle>
+<Group justify="space-between">
           <Title order={1} size="h2">
             How the firm works
           </Title>

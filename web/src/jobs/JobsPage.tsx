@@ -1,3 +1,4 @@
+import { PageTitle } from '../ui/PageTitle.tsx';
 import type { JobSummary } from '@katharos/contract';
 import { stages } from '@katharos/job';
 import { troubleOf, useJobsQuery } from '../data/api.ts';
@@ -6,7 +7,8 @@ import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { NewJobForm } from './NewJobForm.tsx';
 import { OpenJobFile } from './OpenJobFile.tsx';
 import { Anchor, Button, Group, Skeleton, Stack, Text, TextInput, Title } from '@mantine/core';
-import { useDebouncedValue, useDisclosure, useHotkeys } from '@mantine/hooks';
+import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
+import { useShortcuts } from '../ui/useShortcuts.ts';
 import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
 import IconSearch from '@tabler/icons-react/dist/esm/icons/IconSearch.mjs';
 import dayjs from 'dayjs';
@@ -27,13 +29,14 @@ export function JobsPage() {
   const { data, error, isLoading, refetch } = useJobsQuery({ search: wanted, limit });
   const [creating, { open, close }] = useDisclosure(false);
   const searchField = useRef<HTMLInputElement>(null);
-  useHotkeys([
+  useShortcuts([
     ['n', open],
     ['/', () => searchField.current?.focus()],
   ]);
   return (
     <Stack gap="lg">
-      <Group justify="space-between" align="center">
+      <PageTitle>Jobs</PageTitle>
+<Group justify="space-between" align="center">
         <Title order={1}>Jobs</Title>
         <Group gap="xs">
           <OpenJobFile />

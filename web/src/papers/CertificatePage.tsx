@@ -6,7 +6,7 @@ import { Text } from '@mantine/core';
 /** The certificate alone on the page, for printing. */
 export function CertificatePage() {
   return (
-    <PaperPage back="keep">
+    <PaperPage name="Certificate" back="keep">
       {({ number, document }, firm) => {
         const certificate = certificateOf({ number, document, firm });
         return certificate ? (

@@ -11,9 +11,9 @@ export function CertificateSheet({ certificate }: { certificate: Certificate }) 
       firm={certificate.firm}
       title={`${certificate.title}, no. ${certificate.number}`}
     >
-      <p className={styles.result} data-grade={certificate.grade}>
+      <h1 className={styles.result} data-grade={certificate.grade}>
         {certificate.result}
-      </p>
+      </h1>
       <p>
         <strong>{[certificate.customer, certificate.address].filter(Boolean).join(', ')}</strong>
       </p>

@@ -3,11 +3,14 @@ import type { Job, Session } from '@katharos/contract';
 import { useUnits } from '../ui/useUnits.ts';
 import { troubleOf, useJobQuery, useSessionQuery } from '../data/api.ts';
 import { MissingPage } from '../ui/FailurePages.tsx';
+import { PageTitle } from '../ui/PageTitle.tsx';
 import { Button, Container, Group, Loader } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Link, Navigate, useLocation, useParams } from 'react-router';
 
 interface Props {
+  /** What paper it is. */
+  name: string;
   /** Stage to go back to. */
   back: string;
   /** Address of the same paper as a PDF, under the job. */
@@ -16,7 +19,7 @@ interface Props {
 }
 
 /** A paper of a job alone on the page, for reading and printing, in the reader's units. */
-export function PaperPage({ back, pdf, children }: Props) {
+export function PaperPage({ name, back, pdf, children }: Props) {
   const { id = '' } = useParams();
   const { pathname } = useLocation();
   const session = useSessionQuery();
@@ -30,6 +33,7 @@ export function PaperPage({ back, pdf, children }: Props) {
   const { firm } = session.data;
   return (
     <main>
+      <PageTitle>{`${name}, ${job.data.document.customer.name}`}</PageTitle>
       <style>{pageRule(firm.settings.paper)}</style>
       <Container size={880} py="lg">
         <Group className="no-print" mb="md" justify="space-between">

@@ -8,7 +8,7 @@ import { Skeleton, Text } from '@mantine/core';
 export function ProposalPage() {
   const { data } = useCatalogueQuery();
   return (
-    <PaperPage back="size" pdf="proposal.pdf">
+    <PaperPage name="Proposal" back="size" pdf="proposal.pdf">
       {({ number, document }, firm) => {
         if (!data) return <Skeleton height={600} />;
         const proposal = proposalOf({ number, document, firm, catalogue: data.parts });

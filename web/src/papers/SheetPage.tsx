@@ -9,7 +9,7 @@ export function SheetPage() {
   const { data } = useCatalogueQuery();
   const van = useVanQuery();
   return (
-    <PaperPage back="plumb" pdf="sheet.pdf">
+    <PaperPage name="Job sheet" back="plumb" pdf="sheet.pdf">
       {(job, firm) => {
         if (!data) return <Skeleton height={600} />;
         const { document } = job;

@@ -1,3 +1,4 @@
+import { PageTitle } from '../ui/PageTitle.tsx';
 import { credentialsSchema } from '@katharos/contract';
 import { troubleOf, useMetaQuery, useSignInMutation } from '../data/api.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
@@ -28,7 +29,8 @@ export function SignInPage() {
   return (
     <main>
       <Container size={440} py={{ base: 32, sm: 88 }}>
-        <Stack gap="lg">
+        <PageTitle>Sign in</PageTitle>
+<Stack gap="lg">
           <img src="/mark.svg" alt="" width={52} height={52} />
           <div>
             <Title order={1}>Katharos</Title>

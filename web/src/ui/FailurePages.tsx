@@ -1,3 +1,4 @@
+import { PageTitle } from './PageTitle.tsx';
 import { Anchor, Button, Container, Stack, Text, Title } from '@mantine/core';
 import { Link, useRouteError } from 'react-router';
 
@@ -6,7 +7,8 @@ export function MissingPage() {
   return (
     <Container size="sm" py={64}>
       <Stack>
-        <Title order={1}>Nothing is kept under this address</Title>
+        <PageTitle>Nothing here</PageTitle>
+<Title order={1}>Nothing is kept under this address</Title>
         <Text>It may have been typed wrongly, or it belongs to another firm.</Text>
         <Anchor component={Link} to="/jobs">
           Go to your jobs
@@ -22,7 +24,8 @@ export function BrokenPage() {
   return (
     <Container size="sm" py={64}>
       <Stack align="flex-start">
-        <Title order={1}>This page stopped working</Title>
+        <PageTitle>Stopped working</PageTitle>
+<Title order={1}>This page stopped working</Title>
         <Text>
           What you entered is kept in this browser and is brought back when the job opens again.
         </Text>

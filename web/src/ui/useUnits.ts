@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 
 /** The reader's unit system and a writer in it. */
 export function useUnits() {
-  const own = useAppSelector((state) => state.units.own);
+  const own = useAppSelector((state) => state.reader.units);
   const { data } = useSessionQuery();
   const system: UnitSystem = own ?? data?.firm.settings.units ?? 'metric';
   return useMemo(() => ({ system, say: sayIn(system) }), [system]);

@@ -1,3 +1,4 @@
+import { PageTitle } from '../ui/PageTitle.tsx';
 import type { Part } from '@katharos/core';
 import { troubleOf, useCatalogueQuery, useSetStockMutation, useVanQuery } from '../data/api.ts';
 import { Tone } from '../ui/Tone.tsx';
@@ -17,7 +18,8 @@ export function VanPage() {
   );
   return (
     <Stack gap="md">
-      <Title order={1} size="h2">
+      <PageTitle>The van</PageTitle>
+<Title order={1} size="h2">
         What the van holds
       </Title>
       <section className="panel" aria-label="Stock of the van">

@@ -16,7 +16,7 @@ import { useUnits } from '../../ui/useUnits.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { StepCard } from './StepCard.tsx';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import styles from './Flush.module.css';
 
@@ -38,6 +38,8 @@ function Flushing({ design }: { design: InstalledSystem }) {
   const { document, edit, stamp, job } = useJob();
   const { brief } = useSizing();
   const water = brief?.ok ? brief.value.task.waters.today : null;
+  // Once a step was done here, the next one takes the focus and is read out.
+  const [following, setFollowing] = useState(false);
   const plan = useMemo(() => {
     if (!water) return null;
     if (isUltravioletLine(design)) {
@@ -70,6 +72,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
   ) => edit(({ flush }) => ({ flush: { steps: { ...flush.steps, [step.id]: change } } }));
   const start = (step: FlushStep) => record(step, { startedAt: stamp().at, done: null });
   const finish = (step: FlushStep) => {
+    setFollowing(true);
     const done = stamp();
     record(step, { startedAt: records[step.id]?.startedAt ?? done.at, done });
   };
@@ -77,7 +80,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
   return (
     <Stack gap="md">
       <Group justify="space-between">
-        <Title order={2} size="h3">
+        <Title order={2} size="h3" className="stage-title">
           Flush
         </Title>
         <Text c="dimmed">{timeLeft(steps, (step) => !!records[step.id]?.done)}</Text>
@@ -89,6 +92,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
           position={steps.indexOf(current) + 1}
           of={steps.length}
           startedAt={records[current.id]?.startedAt ?? null}
+          takesFocus={following}
           onStart={() => start(current)}
           onDone={() => finish(current)}
         />

@@ -2,8 +2,8 @@ import { flushWords, writeMinutes } from '@katharos/words';
 import type { FlushStep } from '@katharos/core';
 import { useUnits } from '../../ui/useUnits.ts';
 import { useNow } from './useNow.ts';
-import { Button, Stack, Text, Title } from '@mantine/core';
-import { useEffect } from 'react';
+import { Button, Text } from '@mantine/core';
+import { useEffect, useRef } from 'react';
 import styles from './Flush.module.css';
 
 interface Props {
@@ -11,12 +11,18 @@ interface Props {
   position: number;
   of: number;
   startedAt: string | null;
+  /** Whether its title takes the focus when it appears: then it is read out, and the keyboard stands at it. */
+  takesFocus: boolean;
   onStart: () => void;
   onDone: () => void;
 }
 
 /** The step that is to be done now, readable from the cabinet floor. Its timer is the moment it was started, so a reload changes nothing. */
-export function StepCard({ step, position, of, startedAt, onStart, onDone }: Props) {
+export function StepCard({ step, position, of, startedAt, takesFocus, onStart, onDone }: Props) {
+  const title = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (takesFocus) title.current?.focus();
+  }, [takesFocus]);
   const { say } = useUnits();
   const words = flushWords(step, say);
   const running = startedAt !== null && step.minutes !== null;
@@ -29,59 +35,62 @@ export function StepCard({ step, position, of, startedAt, onStart, onDone }: Pro
   }, [over]);
   return (
     <section className={`panel ${styles.card}`} aria-label="This step">
-      <Stack gap="md">
+      <div className={styles.what}>
         <Text c="dimmed">
           Step {position} of {of}
           {step.attended ? '' : ' · nobody has to stand by'}
         </Text>
-        <Title order={3} className={styles.title}>
+        <h3 className={styles.title} ref={title} tabIndex={-1}>
           {words.title}
-        </Title>
+        </h3>
         <Text className={styles.instruction}>{words.instruction}</Text>
         {words.caution && (
           <Text className={`tone warn ${styles.caution}`}>
             <span>{words.caution}</span>
           </Text>
         )}
-        {step.minutes !== null && (
-          <div className={styles.timer}>
-            <div className={styles.clock} role="timer" aria-label="Time left">
-              {clock(Math.max(0, leftS))}
-            </div>
-            <div className={styles.bar} aria-hidden>
-              <div
-                style={{
-                  width: `${totalS > 0 ? Math.min(100, Math.max(0, 100 - (leftS / totalS) * 100)) : 0}%`,
-                }}
-              />
-            </div>
-            <Text c="dimmed">
-              {over
-                ? `Time is up, ${writeMinutes(-leftS / 60)} ago. Is the proof there?`
-                : running
-                  ? `Ready at ${new Date(Date.parse(startedAt) + totalS * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-                  : `Takes ${writeMinutes(step.minutes)}`}
-            </Text>
-          </div>
-        )}
         <Text>
           <strong>Done when:</strong> {words.proof}
         </Text>
+      </div>
+      {step.minutes !== null && (
+        <div className={styles.timer}>
+          <div className={styles.clock} role="timer" aria-label="Time left">
+            {clock(Math.max(0, leftS))}
+          </div>
+          <div className={styles.bar} aria-hidden>
+            <div
+              style={{
+                width: `${totalS > 0 ? Math.min(100, Math.max(0, 100 - (leftS / totalS) * 100)) : 0}%`,
+              }}
+            />
+          </div>
+          <Text c="dimmed">
+            {over
+              ? `Time is up, ${writeMinutes(-leftS / 60)} ago. Is the proof there?`
+              : running
+                ? `Ready at ${new Date(Date.parse(startedAt) + totalS * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+                : `Takes ${writeMinutes(step.minutes)}`}
+          </Text>
+        </div>
+      )}
+      <div className={styles.act}>
         {step.minutes !== null && !running ? (
-          <Button size="xl" mih={72} onClick={onStart}>
+          <Button size="xl" mih={64} fullWidth onClick={onStart}>
             Start the timer
           </Button>
         ) : (
           <Button
             size="xl"
-            mih={72}
+            mih={64}
+            fullWidth
             onClick={onDone}
             variant={running && !over ? 'default' : 'filled'}
           >
             {running && !over ? 'Done already' : 'Done'}
           </Button>
         )}
-      </Stack>
+      </div>
     </section>
   );
 }

@@ -10,15 +10,15 @@ import { SizeStage } from '../size/SizeStage.tsx';
 import { SizingProvider } from './SizingProvider.tsx';
 import { SurveyStage } from '../survey/SurveyStage.tsx';
 import { VerifyStage } from '../verify/VerifyStage.tsx';
-import { JobWaterline } from '../waterline/JobWaterline.tsx';
 import { leaveJob, openJob } from '../../data/autosave.ts';
-import { JobHeader } from './JobHeader.tsx';
+import { JobBand } from './JobBand.tsx';
 import { redone, undone } from '../../data/jobSlice.ts';
 import { SaveNotice } from './SaveNotice.tsx';
-import { StageTabs } from './StageTabs.tsx';
 import { JobContext } from '../open/useJob.ts';
 import { Loader, Stack } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
+import { useShortcuts, type Shortcut } from '../../ui/useShortcuts.ts';
+import { PageTitle } from '../../ui/PageTitle.tsx';
+import { stageNames } from '@katharos/words';
 import { type ComponentType, useEffect } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 
@@ -49,10 +49,10 @@ export function JobPage() {
     if (data?.id === id && (!isOpen || (isOutdated && isUntouched))) dispatch(openJob(data));
   }, [data, id, isOpen, isOutdated, isUntouched, dispatch]);
   useEffect(() => () => void dispatch(leaveJob()), [dispatch, id]);
-  useHotkeys([
+  useShortcuts([
     ['mod+z', () => dispatch(undone())],
     ['mod+shift+z', () => dispatch(redone())],
-    ...stages.map((name, i): [string, () => void] => [
+    ...stages.map((name, i): Shortcut => [
       String(i + 1),
       () => void navigate(`/jobs/${id}/${name}`),
     ]),
@@ -69,11 +69,10 @@ export function JobPage() {
   return (
     <JobContext value={job}>
       <SizingProvider>
-        <Stack gap="md">
-          <JobHeader />
+        <Stack gap="sm">
+          <PageTitle>{`${stageNames[stage]}, ${job.document.customer.name}`}</PageTitle>
+          <JobBand stage={stage} />
           <SaveNotice />
-          <StageTabs stage={stage} />
-          <JobWaterline stage={stage} />
           <View key={stage} />
         </Stack>
       </SizingProvider>

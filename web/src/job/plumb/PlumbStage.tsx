@@ -48,11 +48,13 @@ const views = [
 type View = (typeof views)[number]['value'];
 
 function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
-  const { job, edit, stamp } = useJob();
+  const { job, document, edit, stamp } = useJob();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
   const plumbing = usePlumbing(system, brief);
+  const { done = {} } = document.plumb;
+  const finished = plumbing.steps.every(({ id, mark }) => done[id]?.mark === mark);
   const finish = () => {
     edit(({ plumb }) => ({
       plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },
@@ -62,15 +64,15 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
   return (
     <Stack gap="md">
       <Group justify="space-between">
-        <Title order={2} size="h3">
+        <Title order={2} size="h3" className="stage-title">
           Plumb
         </Title>
-        <Group className="no-print">
+        <Group className="no-print" gap="xs">
           <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/sheet`}>
             Job sheet
           </Button>
-          <Button size="md" onClick={finish}>
-            Plumbed in, go on to flushing
+          <Button size="md" variant={finished ? 'filled' : 'default'} onClick={finish}>
+            Plumbed in: flush
           </Button>
         </Group>
       </Group>

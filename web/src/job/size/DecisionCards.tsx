@@ -17,8 +17,9 @@ import { useUnits } from '../../ui/useUnits.ts';
 import { DecideOtherwise } from './DecideOtherwise.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
-import { Button, Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, SimpleGrid, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import styles from './Decisions.module.css';
 
 /** Choices after which nobody should drink, or nothing ever stops. */
 const alarming = new Set([
@@ -32,31 +33,79 @@ const alarming = new Set([
 const toneOf = (decision: Decision): 'good' | 'warn' | 'bad' =>
   alarming.has(decision.code) ? 'bad' : decision.choice === 'consider' ? 'warn' : 'good';
 
+/** Topics whose yes is a part to buy or somebody to call; a yes to the rest only says that all is well. */
+const costly = new Set<DecisionTopic>([
+  'regulator',
+  'pretreatment',
+  'booster',
+  'scaling',
+  'minerals',
+  'disinfection',
+  'refrigerator',
+]);
+
+/** Whether a decision merely confirms: nothing to buy, nobody to ask, and nobody went against it. */
+const confirms = (decision: Decision, overruled: boolean): boolean =>
+  !overruled &&
+  toneOf(decision) === 'good' &&
+  (decision.choice === 'no' || !costly.has(decision.topic));
+
 interface Props {
   decisions: readonly Decision[];
   design: SystemDesign;
   brief: JobBrief;
 }
 
-/** Each explicit decision with the numbers behind it, its school, and a way to decide otherwise. */
+/** What asks for money or a person first, what stands out before the rest; what merely confirms is a line each. */
 export function DecisionCards({ decisions, design, brief }: Props) {
+  const { overruled } = useJob().document.size;
   const [topic, setTopic] = useState<DecisionTopic | null>(null);
+  const weight = { bad: 0, warn: 1, good: 2 } as const;
+  const plain = (decision: Decision) => confirms(decision, !!overruled[decision.topic]);
+  const open = decisions
+    .filter((decision) => !plain(decision))
+    .sort((one, other) => weight[toneOf(one)] - weight[toneOf(other)]);
+  const settled = decisions.filter(plain);
+  const body = (decision: Decision) => (
+    <DecisionBody
+      decision={decision}
+      design={design}
+      brief={brief}
+      onOpen={() => setTopic(decision.topic)}
+    />
+  );
   return (
     <section aria-label="Decisions">
-      <Title order={3} size="h4" mb="xs">
-        Decisions
-      </Title>
-      <SimpleGrid cols={{ base: 1, sm: 2, lg: 3 }}>
-        {decisions.map((decision) => (
-          <DecisionCard
-            key={decision.topic}
-            decision={decision}
-            design={design}
-            brief={brief}
-            onOpen={() => setTopic(decision.topic)}
-          />
-        ))}
-      </SimpleGrid>
+      {open.length > 0 && (
+        <SimpleGrid cols={{ base: 1, sm: 2, lg: 3 }} mb="sm">
+          {open.map((decision) => (
+            <article
+              key={decision.topic}
+              className="panel"
+              data-testid={`decision-${decision.topic}`}
+            >
+              <Stack gap={6} h="100%">
+                <DecisionHead decision={decision} />
+                {body(decision)}
+              </Stack>
+            </article>
+          ))}
+        </SimpleGrid>
+      )}
+      {settled.length > 0 && (
+        <div className={`panel ${styles.settled}`}>
+          {settled.map((decision) => (
+            <details key={decision.topic} data-testid={`decision-${decision.topic}`}>
+              <summary className={styles.line}>
+                <DecisionHead decision={decision} />
+              </summary>
+              <Stack gap={6} pb="sm">
+                {body(decision)}
+              </Stack>
+            </details>
+          ))}
+        </div>
+      )}
       {topic && (
         <DecideOtherwise
           topic={topic}
@@ -69,7 +118,17 @@ export function DecisionCards({ decisions, design, brief }: Props) {
   );
 }
 
-function DecisionCard({
+const DecisionHead = ({ decision }: { decision: Decision }) => (
+  <span className={styles.head}>
+    <Text fw={650} span>
+      {decisionTitle(decision)}
+    </Text>
+    <span className={`mark ${toneOf(decision)}`}>{decisionChoice(decision)}</span>
+  </span>
+);
+
+/** The reason with its numbers, its school, who decided otherwise, and one quiet way to do so. */
+function DecisionBody({
   decision,
   design,
   brief,
@@ -90,51 +149,46 @@ function DecisionCard({
   const inUse = options.find((option) => option.inUse);
   const school = schoolWords[decision.code];
   return (
-    <article className="panel" data-testid={`decision-${topic}`}>
-      <Stack gap={6} h="100%">
-        <Group justify="space-between" wrap="nowrap">
-          <Text fw={650}>{decisionTitle(decision)}</Text>
-          <span className={`mark ${toneOf(decision)}`}>{decisionChoice(decision)}</span>
-        </Group>
-        <Text size="sm">{decisionSentence(decision, say)}</Text>
-        {school && (
-          <Text size="xs" c="dimmed">
-            {school}
-          </Text>
-        )}
-        {overruled && (
-          <Text size="sm" data-testid={`overruled-${topic}`}>
-            <strong>Decided by {overruled.by}</strong>
-            {inUse && `: ${optionWords(topic, inUse, say)}`}. {overruled.reason}
-          </Text>
-        )}
-        {options.length > 1 && (
-          <Group gap="xs" mt="auto">
+    <>
+      <Text size="sm">{decisionSentence(decision, say)}</Text>
+      {school && (
+        <Text size="xs" c="dimmed">
+          {school}
+        </Text>
+      )}
+      {overruled && (
+        <Text size="sm" data-testid={`overruled-${topic}`}>
+          <strong>Decided by {overruled.by}</strong>
+          {inUse && `: ${optionWords(topic, inUse, say)}`}. {overruled.reason}
+        </Text>
+      )}
+      {options.length > 1 && (
+        <Group gap="xs" mt="auto">
+          <Button
+            variant="subtle"
+            size="sm"
+            mih={44}
+            px={0}
+            disabled={agreed !== null}
+            title={agreed ? 'Open the agreement first' : undefined}
+            aria-label={`Decide otherwise: ${decisionTitle(decision)}`}
+            onClick={onOpen}
+          >
+            Decide otherwise
+          </Button>
+          {overruled && (
             <Button
-              variant="default"
+              variant="subtle"
               size="sm"
               mih={44}
               disabled={agreed !== null}
-              title={agreed ? 'Open the agreement first' : undefined}
-              aria-label={`Decide otherwise: ${decisionTitle(decision)}`}
-              onClick={onOpen}
+              onClick={() => restore(topic)}
             >
-              Decide otherwise
+              Back to the proposal
             </Button>
-            {overruled && (
-              <Button
-                variant="subtle"
-                size="sm"
-                mih={44}
-                disabled={agreed !== null}
-                onClick={() => restore(topic)}
-              >
-                Back to the proposal
-              </Button>
-            )}
-          </Group>
-        )}
-      </Stack>
-    </article>
+          )}
+        </Group>
+      )}
+    </>
   );
 }

@@ -78,7 +78,7 @@ function AddedOffer({
         <>
           {' '}
           Say what is there, and read flow and TDS at its tap, in{' '}
-          <Link to={`/jobs/${job.id}/survey#already-there`}>the survey</Link>.
+          <Link to={`/jobs/${job.id}/survey?place=already-there`}>the survey</Link>.
         </>
       )}
     </Offer>

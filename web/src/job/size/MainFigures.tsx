@@ -31,7 +31,11 @@ export function MainFigures({ judged, winter, brief }: Props) {
         : 'never';
   return (
     <section className="panel" aria-label="What it does">
-      <SimpleGrid cols={{ base: 2, md: 4 }} spacing={{ base: 'sm', md: 'lg' }} verticalSpacing="xl">
+      <SimpleGrid
+        cols={{ base: 2, md: 4 }}
+        spacing={{ base: 'sm', md: 'lg' }}
+        verticalSpacing={{ base: 'sm', md: 'md' }}
+      >
         <div data-testid="production">
           <Figure
             hero

@@ -1,4 +1,5 @@
-import { saysTheSame } from '@katharos/job';
+import { type JobBrief, saysTheSame } from '@katharos/job';
+import { useUnits } from '../../ui/useUnits.ts';
 import type { JudgedDesign, Recommendation } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
@@ -15,12 +16,15 @@ const day = (at: string): string =>
 /** What the system is, and the one step that comes next: choose it, agree on it, plumb it in. */
 export function SizeHeader({
   judged,
+  brief,
   recommendation,
 }: {
   judged: JudgedDesign;
+  brief: JobBrief;
   recommendation: Recommendation | undefined;
 }) {
   const { job, document } = useJob();
+  const { say } = useUnits();
   const { chosen } = useSizing();
   const { choose, agreed } = useChosenSystem();
   const navigate = useNavigate();
@@ -39,6 +43,13 @@ export function SizeHeader({
           <Title order={2} size="h3">
             {agreed ? 'The agreed system' : chosen ? 'The chosen system' : 'Proposed system'}
           </Title>
+          {judged.worst && judged.shortfalls.length === 0 && (
+            <Text fw={600} className="mark good" data-testid="verdict">
+              Sound: {say('dailyVolume', judged.worst.productionLPerDay)} with the coldest water,
+              the lowest pressure and an aged membrane, where{' '}
+              {say('dailyVolume', brief.requirements.demandLPerDay)} are drunk.
+            </Text>
+          )}
           <Text>{partsInWords(design)}</Text>
           {agreed && (
             <Text size="sm" c="dimmed">

@@ -59,7 +59,7 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
   const { today } = judged;
   return (
     <Stack gap="md">
-      <SizeHeader judged={judged} recommendation={recommendation} />
+      <SizeHeader judged={judged} brief={brief} recommendation={recommendation} />
       <ShortfallNotice judged={judged} />
       {isSound(judged) && <MainFigures judged={judged} winter={judged.worst} brief={brief} />}
       <SizeViews view={view} onView={(next) => setParams({ view: next }, { replace: true })} />

@@ -65,7 +65,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
           role="alert"
         >
           {failureSentence(assessed.failure)}{' '}
-          {added && <Link to={`/jobs/${job.id}/survey#already-there`}>Read it</Link>}
+          {added && <Link to={`/jobs/${job.id}/survey?place=already-there`}>Read it</Link>}
         </Tone>
       ) : (
         <>

@@ -10,6 +10,8 @@ import styles from './Survey.module.css';
 
 interface Props {
   field: QuantityField;
+  /** Of the field on the page, for links to it. */
+  id?: string;
   reading: Reading | undefined;
   onChange: (reading: Reading | undefined) => void;
   placeholder?: string;
@@ -23,6 +25,7 @@ interface Props {
 /** One reading as it was taken: value and unit, and under it by whom, when, and with what. */
 export function ReadingField({
   field,
+  id,
   reading,
   onChange,
   placeholder,
@@ -43,6 +46,7 @@ export function ReadingField({
   return (
     <div>
       <QuantityInput
+        {...(id ? { id } : {})}
         field={field}
         quantity={reading}
         onCommit={commit}

@@ -14,6 +14,7 @@ import { useUnits } from '../../ui/useUnits.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 import { choiceFields } from './choiceFields.ts';
+import { fieldId } from './places.ts';
 import { inMeterScale, meterScaleFactor } from './meterScale.ts';
 import { ReadingField } from './ReadingField.tsx';
 import type { ChoiceKey, SurveyGroup } from './surveyGroups.ts';
@@ -118,6 +119,7 @@ function SurveyReading({ name }: { name: SurveyKey }) {
   const scale = survey.meterScale ?? 'nacl';
   return (
     <ReadingField
+      id={fieldId(name)}
       field={field}
       reading={reading}
       onChange={change}

@@ -1,96 +1,191 @@
-import { isKnown, neededReadings, surveyFields } from '@katharos/job';
+import { surveyFields } from '@katharos/job';
 import { missingWords } from '@katharos/words';
-import { useJob } from '../open/useJob.ts';
+import { Button, Group, Stack, Title } from '@mantine/core';
+import { Fragment, useEffect, useRef, useState } from 'react';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
-import { LaboratoryPanel } from './LaboratoryPanel.tsx';
+import { useJob } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
+import { LaboratoryPanel } from './LaboratoryPanel.tsx';
+import { firstPlace, missingReadings, placeLink, places } from './places.ts';
+import styles from './Survey.module.css';
 import { SurveyGroupPanel, takenOf } from './SurveyGroupPanel.tsx';
 import { surveyGroups } from './surveyGroups.ts';
 import { WorthPanel } from './WorthPanel.tsx';
-import { Button, Stack, Title } from '@mantine/core';
-import { Fragment } from 'react';
-import { Link } from 'react-router';
-import styles from './Survey.module.css';
 
-/** What is read at the tap and under the sink. Nothing is asked for twice, and nothing blocks. */
+/** What is read at the tap and under the sink: a walk from place to place. Nothing is asked for twice, and nothing blocks. */
 export function SurveyStage() {
-  const { job } = useJob();
+  const place = usePlace();
+  const visited = useVisited(place);
+  useFocusOnAnchor();
   return (
-    <Stack gap="md">
-      <Title order={2} size="h3">
+    <div className={styles.walk}>
+      <Title order={2} size="h3" className={styles.heading}>
         Survey
       </Title>
-      <Jumps />
-      <Missing />
-      <WorthPanel />
-      {surveyGroups.map((group) => (
-        <Fragment key={group.id}>
-          <SurveyGroupPanel group={group} />
-          {group.id === 'demand' && <HouseholdPanel />}
-          {group.id === 'chemistry' && <LaboratoryPanel />}
-        </Fragment>
-      ))}
-      <Photographs />
-      <Notes />
-      <Button
-        component={Link}
-        to={`/jobs/${job.id}/size`}
-        size="lg"
-        style={{ alignSelf: 'flex-start' }}
-      >
-        See the size
-      </Button>
+      <PlaceNav place={place} />
+      <Stack gap="sm" className={styles.here}>
+        <Missing />
+        {places
+          .filter(({ id }) => visited.has(id))
+          .map(({ id }) => (
+            // A place that was left keeps what is half typed in it.
+            <div key={id} hidden={id !== place}>
+              <PlacePanels id={id} />
+            </div>
+          ))}
+        <Onward place={place} />
+        <WorthPanel />
+      </Stack>
+    </div>
+  );
+}
+
+/** The place that the address names; without one, the place where the walk begins. */
+function usePlace(): string {
+  const { document } = useJob();
+  const [params] = useSearchParams();
+  // Where the walk began stays the place, though what was missing there is read meanwhile.
+  const [first] = useState(() => firstPlace(document.survey));
+  const wanted = params.get('place');
+  return places.find(({ id }) => id === wanted)?.id ?? first;
+}
+
+function useVisited(place: string): ReadonlySet<string> {
+  const visited = useRef(new Set<string>());
+  visited.current.add(place);
+  return visited.current;
+}
+
+/** A link to a reading puts the cursor into its field. */
+function useFocusOnAnchor(): void {
+  const { hash, key } = useLocation();
+  useEffect(() => {
+    if (hash) window.document.getElementById(hash.slice(1))?.focus();
+  }, [hash, key]);
+}
+
+function PlacePanels({ id }: { id: string }) {
+  const group = surveyGroups.find((one) => one.id === id);
+  if (!group)
+    return (
+      <Stack gap="sm">
+        <Photographs />
+        <Notes />
+      </Stack>
+    );
+  return (
+    <Stack gap="sm">
+      <SurveyGroupPanel group={group} />
+      {id === 'demand' && <HouseholdPanel />}
+      {id === 'chemistry' && <LaboratoryPanel />}
     </Stack>
   );
 }
 
-/** The places of the survey with how much of each is taken; one touch away from anywhere on the page. */
-function Jumps() {
+/** The places of the survey with how much of each is taken, and where something is missing. */
+function PlaceNav({ place }: { place: string }) {
   const { document } = useJob();
+  const missing = missingReadings(document.survey);
+  const row = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // On a phone the row is pushed sideways; the place in use is always in sight.
+    const nav = row.current;
+    const current = nav?.querySelector<HTMLElement>('[aria-current]');
+    if (nav && current)
+      nav.scrollLeft = current.offsetLeft - (nav.clientWidth - current.clientWidth) / 2;
+  }, [place]);
   return (
-    <nav aria-label="Places of the survey" className={`${styles.jumps} no-print`}>
-      {surveyGroups.map((group) => {
-        const { taken, all } = takenOf(group, document.survey);
+    <nav aria-label="Places of the survey" className={`${styles.places} no-print`} ref={row}>
+      {places.map(({ id, short }) => {
+        const group = surveyGroups.find((one) => one.id === id);
+        const count = group && takenOf(group, document.survey);
+        const lacks = missing.filter((one) => one.place === id).length;
         return (
-          <a key={group.id} href={`#${group.id}`} className={styles.jump}>
-            {group.short}
-            <span className={styles.count}>
-              {taken}/{all}
-            </span>
-          </a>
+          <Link
+            key={id}
+            to={placeLink(id)}
+            replace
+            className={styles.place}
+            aria-current={id === place ? 'step' : undefined}
+          >
+            {short}
+            {count && (
+              <span className={styles.count}>
+                {count.taken}/{count.all}
+              </span>
+            )}
+            {lacks > 0 && (
+              <span className={styles.lacks}>
+                <span aria-hidden>!</span>
+                <span className={styles.sr}>{lacks} needed for a sound size</span>
+              </span>
+            )}
+          </Link>
         );
       })}
-      <a href="#photographs" className={styles.jump}>
-        Photographs
-      </a>
     </nav>
   );
 }
 
-/** What is still missing for a sound size, and what for. */
+/** What is still missing for a sound size, and what for; each a step away. */
 function Missing() {
   const { document } = useJob();
-  const missing = neededReadings.filter((key) => !isKnown(document.survey, key));
+  const missing = missingReadings(document.survey);
   if (missing.length === 0) return null;
   return (
     <Tone
       kind="warn"
       head={
-        missing.length === neededReadings.length
+        missing.length === 4
           ? 'Nothing is measured yet; everything below is a guess'
           : 'Still missing for a sound size'
       }
     >
-      <ul style={{ margin: 0, paddingLeft: 20 }}>
-        {missing.map((key) => (
-          <li key={key}>
-            <strong>{surveyFields[key].label}</strong>: {missingWords[key]}.
-          </li>
-        ))}
-      </ul>
+      {missing.map(({ key, place }, i) => (
+        <Fragment key={key}>
+          {i > 0 && ' '}
+          <Link to={placeLink(place, key)} replace>
+            {surveyFields[key].label}
+          </Link>{' '}
+          {missingWords[key]}.
+        </Fragment>
+      ))}
     </Tone>
+  );
+}
+
+/** On to the next place; from the last one to the size. */
+function Onward({ place }: { place: string }) {
+  const { job } = useJob();
+  const at = places.findIndex(({ id }) => id === place);
+  const [before, next] = [places[at - 1], places[at + 1]];
+  return (
+    <Group justify="space-between" className="no-print">
+      {before ? (
+        <Button variant="default" size="md" component={Link} to={placeLink(before.id)} replace>
+          Back: {before.short}
+        </Button>
+      ) : (
+        <span />
+      )}
+      <Group>
+        {next && (
+          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/size`}>
+            See the size
+          </Button>
+        )}
+        <Button
+          size="md"
+          component={Link}
+          {...(next ? { to: placeLink(next.id), replace: true } : { to: `/jobs/${job.id}/size` })}
+        >
+          {next ? `Next: ${next.short}` : 'See the size'}
+        </Button>
+      </Group>
+    </Group>
   );
 }
 

@@ -1,22 +1,12 @@
 import { failureHead, failureSentence, nodeExplanations, nodeNames } from '@katharos/words';
-import { lampFeedOf, type Stage } from '@katharos/job';
+import type { Stage } from '@katharos/job';
 import {
-  type FeedWater,
+  type Failure,
   type InstalledSystem,
   isUltravioletLine,
-  ultravioletWaterline,
-  waterline,
   type WaterlineNode,
   type WaterlineState,
 } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
-import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
-import { useSizing } from '../open/sizingContext.ts';
-import { TubeInspector } from './TubeInspector.tsx';
-import { useLineTubes } from './useLineTubes.ts';
-import { WaterlineDrawing } from './WaterlineDrawing.tsx';
-import { AcrossReadout, UprightReadout } from './WaterlineReadout.tsx';
 import {
   Button,
   CloseButton,
@@ -27,9 +17,23 @@ import {
   Text,
 } from '@mantine/core';
 import { useElementSize, useMediaQuery } from '@mantine/hooks';
-import { useMemo, useState } from 'react';
+import IconChevronDown from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
+import { readerChanged } from '../../data/readerSlice.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { Tone } from '../../ui/Tone.tsx';
+import { useShortcuts } from '../../ui/useShortcuts.ts';
+import { useUnits } from '../../ui/useUnits.ts';
+import { type SearchState, type Sizing, useSizing } from '../open/sizingContext.ts';
+import { useJob } from '../open/useJob.ts';
+import { MiniLine } from './MiniLine.tsx';
+import { TubeInspector } from './TubeInspector.tsx';
+import { useLineTubes } from './useLineTubes.ts';
+import { useSolvedLine } from './useSolvedLine.ts';
 import styles from './Waterline.module.css';
+import { WaterlineDrawing } from './WaterlineDrawing.tsx';
+import { AcrossReadout, rowHeadPx, UprightReadout } from './WaterlineReadout.tsx';
 
 type Scene = 'filling' | 'full' | 'tap';
 
@@ -49,9 +53,15 @@ const usualScene: Record<Stage, Scene> = {
   keep: 'tap',
 };
 
-/** The job's waterline on every stage: the chosen system, else the one proposed so far. */
+/**
+ * The job's waterline on every stage: the chosen system, else the one proposed so far. Closed it is a row that shows the line small;
+ * open it stays open, on every stage and every job, until the person closes it.
+ */
 export function JobWaterline({ stage }: { stage: Stage }) {
-  const { job } = useJob();
+  const open = useAppSelector((state) => state.reader.waterlineOpen);
+  const dispatch = useAppDispatch();
+  const toggle = () => dispatch(readerChanged({ waterlineOpen: !open }));
+  useShortcuts([['w', toggle]]);
   const { brief, search, design: membraneDesign, ultraviolet, chosen } = useSizing();
   const design: InstalledSystem | null = ultraviolet ?? membraneDesign;
   const hasTank = design !== null && !isUltravioletLine(design) && design.tank !== null;
@@ -63,73 +73,147 @@ export function JobWaterline({ stage }: { stage: Stage }) {
   // Without a tank there is no filling to look at; making water means an open tap.
   const current = design && !hasTank && picked === 'filling' ? 'tap' : picked;
   const water = brief?.ok ? brief.value.task.waters.today : null;
-  const small = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
-  const [open, setOpen] = useState(false);
-  const collapsed = small && !open;
-
+  const solved = useSolvedLine(design, water, scenes[current]);
+  const title = chosen ? 'The chosen system' : 'Proposed so far';
+  if (!open) {
+    return (
+      <section className={styles.frame} aria-label="Waterline">
+        <ClosedLine title={title} onOpen={toggle}>
+          {solved?.ok ? (
+            <MiniLine nodes={solved.value.nodes} />
+          ) : (
+            <Text span size="sm" c="dimmed" className={styles.mini}>
+              {closedWords(solved, brief, search)}
+            </Text>
+          )}
+          {solved?.ok && <LineFigures nodes={solved.value.nodes} />}
+        </ClosedLine>
+      </section>
+    );
+  }
   return (
     <section className={styles.frame} aria-label="Waterline">
       <div className={styles.head}>
-        <Text fw={650}>{chosen ? 'The chosen system' : 'Proposed so far'}</Text>
-        {!collapsed && (
-          <span className={styles.legend}>
-            {stage === 'plumb' && chosen
-              ? 'number: tube, dark when laid · bar: push-fit · diamond: nut · ring: other end'
-              : 'height: pressure · width: flow · colour and grain: dissolved solids'}
-          </span>
-        )}
-        {design && !collapsed && (
-          <SegmentedControl
-            className="no-print"
-            ml={{ sm: 'auto' }}
-            size="sm"
-            aria-label="State of the system"
-            value={current}
-            onChange={(value) => setScene({ stage, scene: value })}
-            data={
-              hasTank
-                ? [
-                    { value: 'filling', label: 'Tank half full' },
-                    { value: 'full', label: 'Tank full' },
-                    { value: 'tap', label: 'Tap open' },
-                  ]
-                : [
-                    { value: 'full', label: 'Tap closed' },
-                    { value: 'tap', label: 'Tap open' },
-                  ]
-            }
+        <Text fw={650}>{title}</Text>
+        <span className={styles.legend}>
+          {stage === 'plumb' && chosen
+            ? 'number: tube, dark when laid · bar: push-fit · diamond: nut · ring: other end'
+            : 'height: pressure · width: flow · colour and grain: dissolved solids'}
+        </span>
+        {design && (
+          <SceneSwitch
+            hasTank={hasTank}
+            scene={current}
+            onScene={(next) => setScene({ stage, scene: next })}
           />
         )}
-        {small && (
-          <Button
-            className="no-print"
-            variant="default"
-            size="sm"
-            mih={44}
-            ml="auto"
-            onClick={() => setOpen(!open)}
-          >
-            {open ? 'Hide the waterline' : 'Show the waterline'}
-          </Button>
-        )}
+        <Button className="no-print" variant="default" size="sm" mih={44} onClick={toggle}>
+          Close
+        </Button>
       </div>
-      {collapsed ? null : design && water ? (
+      {design && solved ? (
         <Line
           design={design}
-          water={water}
-          state={scenes[current]}
-          upright={small}
+          solved={solved}
+          tankShare={scenes[current].tankShare}
           plumbing={stage === 'plumb' && chosen}
         />
       ) : brief && !brief.ok ? (
-        <Tone kind="bad" head="No line can be drawn for these readings" role="status">
-          {failureSentence(brief.failure)}{' '}
-          <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
-        </Tone>
+        <NoLine failure={brief.failure} />
       ) : (
         <Searching share={search.kind === 'searching' ? search.share : null} />
       )}
     </section>
+  );
+}
+
+function NoLine({ failure }: { failure: Failure }) {
+  const { job } = useJob();
+  return (
+    <Tone kind="bad" head="No line can be drawn for these readings" role="status">
+      {failureSentence(failure)} <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+    </Tone>
+  );
+}
+
+/** What stands in the closed row where no line can be drawn. */
+function closedWords(
+  solved: ReturnType<typeof useSolvedLine>,
+  brief: Sizing['brief'],
+  search: SearchState,
+): string {
+  if (solved && !solved.ok) return failureHead(solved.failure);
+  if (brief && !brief.ok) return 'No line can be drawn for these readings';
+  if (search.kind === 'failed') return 'The search for a system stopped';
+  return search.kind === 'nothing' ? 'The catalogue holds no system' : 'Looking for a system …';
+}
+
+function ClosedLine({
+  title,
+  onOpen,
+  children,
+}: {
+  title: string;
+  onOpen: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      className={styles.closed}
+      aria-expanded={false}
+      aria-label={`${title}: open the waterline`}
+      onClick={onOpen}
+    >
+      <span className={styles.title}>{title}</span>
+      {children}
+      <IconChevronDown size={20} aria-hidden />
+    </button>
+  );
+}
+
+/** The three figures that are asked for most. */
+function LineFigures({ nodes }: { nodes: readonly WaterlineNode[] }) {
+  const { say } = useUnits();
+  const membrane = nodes.find(({ kind }) => kind === 'membrane');
+  const tap = nodes.find(({ kind }) => kind === 'tap');
+  const words = [
+    membrane && `makes ${say('flow', membrane.flowLPerH)}`,
+    tap && `${say('tds', tap.tdsMgL)} at the tap`,
+  ].filter(Boolean);
+  return <span className={styles.figures}>{words.join(' · ')}</span>;
+}
+
+function SceneSwitch({
+  hasTank,
+  scene,
+  onScene,
+}: {
+  hasTank: boolean;
+  scene: Scene;
+  onScene: (scene: Scene) => void;
+}) {
+  return (
+    <SegmentedControl
+      className="no-print"
+      ml={{ sm: 'auto' }}
+      size="sm"
+      aria-label="State of the system"
+      value={scene}
+      onChange={onScene}
+      data={
+        hasTank
+          ? [
+              { value: 'filling', label: 'Tank half full' },
+              { value: 'full', label: 'Tank full' },
+              { value: 'tap', label: 'Tap open' },
+            ]
+          : [
+              { value: 'full', label: 'Tap closed' },
+              { value: 'tap', label: 'Tap open' },
+            ]
+      }
+    />
   );
 }
 
@@ -147,9 +231,8 @@ function Searching({ share }: { share: number | null }) {
 
 interface LineProps {
   design: InstalledSystem;
-  water: FeedWater;
-  state: WaterlineState;
-  upright: boolean;
+  solved: NonNullable<ReturnType<typeof useSolvedLine>>;
+  tankShare: number;
   /** Whether the tubes are shown on it. */
   plumbing: boolean;
 }
@@ -157,15 +240,8 @@ interface LineProps {
 const rowPitch = 62;
 const noNodes: readonly WaterlineNode[] = [];
 
-function Line({ design, water, state, upright, plumbing }: LineProps) {
-  const { survey } = useJob().document;
-  const solved = useMemo(
-    () =>
-      isUltravioletLine(design)
-        ? ultravioletWaterline(design, water, lampFeedOf(survey, water.hardnessMgL), state)
-        : waterline(design, water, state),
-    [design, water, survey, state],
-  );
+function Line({ design, solved, tankShare, plumbing }: LineProps) {
+  const upright = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
   const { ref, width } = useElementSize();
   const tubes = useLineTubes(plumbing && solved.ok ? solved.value.nodes : noNodes, design);
   const [picked, setPicked] = useState<string | null>(null);
@@ -179,7 +255,7 @@ function Line({ design, water, state, upright, plumbing }: LineProps) {
   const { nodes } = solved.value;
   const shown = nodes.filter((node) => node.kind !== 'restrictor');
   const pick = (id: string) => setPicked((before) => (before === id ? null : id));
-  const drawing = { nodes, tankShare: state.tankShare, picked, onPick: pick, tubes };
+  const drawing = { nodes, tankShare, picked, onPick: pick, tubes };
   return (
     <>
       {upright ? (
@@ -188,10 +264,15 @@ function Line({ design, water, state, upright, plumbing }: LineProps) {
           <UprightReadout nodes={shown} picked={picked} pitch={rowPitch} />
         </div>
       ) : (
-        <div ref={ref}>
+        <div ref={ref} className={styles.across}>
           {width > 0 && (
             <>
-              <WaterlineDrawing {...drawing} upright={false} length={width} depth={230} />
+              <WaterlineDrawing
+                {...drawing}
+                upright={false}
+                length={width - rowHeadPx}
+                depth={210}
+              />
               <AcrossReadout nodes={shown} picked={picked} />
             </>
           )}

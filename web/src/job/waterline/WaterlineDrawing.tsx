@@ -156,7 +156,6 @@ function Pipe({ pipe, at, upright, width, salt }: PipeProps) {
       {flowing && salt > 0.05 && (
         // Grain: the closer the dots, the more salt. It tells strength apart without colour.
         <path
-          className={styles.grain}
           d={path}
           stroke="var(--k-grain)"
           strokeWidth={Math.min(2.4, width / 2.4)}

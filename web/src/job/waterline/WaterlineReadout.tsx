@@ -1,7 +1,16 @@
 import { inUnits, nodeNames } from '@katharos/words';
-import { type Dimension, unitOf, unitSystems, type WaterlineNode } from '@katharos/core';
+import {
+  type Dimension,
+  unitOf,
+  type UnitSystem,
+  unitSystems,
+  type WaterlineNode,
+} from '@katharos/core';
 import { useUnits } from '../../ui/useUnits.ts';
 import styles from './Waterline.module.css';
+
+/** Room at the left for what each row is, pixels; the drawing above leaves as much. */
+export const rowHeadPx = 108;
 
 const rows: [label: string, dimension: Dimension, read: (node: WaterlineNode) => number][] = [
   ['Pressure', 'pressure', (node) => node.pressureBar],
@@ -18,40 +27,42 @@ export function AcrossReadout({
   picked: string | null;
 }) {
   const { system } = useUnits();
-  const symbols = rows.map(
-    ([, dimension]) => unitOf(dimension, unitSystems[system][dimension]).symbol,
-  );
   return (
-    <>
-      <table className={styles.readout}>
-        <caption className={styles.units} style={{ captionSide: 'bottom', textAlign: 'left' }}>
-          Leaving each component: pressure in {symbols[0]}, flow in {symbols[1]}, dissolved solids
-          in {symbols[2]}.
-        </caption>
-        <thead>
-          <tr>
+    <table className={styles.readout}>
+      <caption className={styles.sr}>What leaves each component</caption>
+      <colgroup>
+        <col style={{ width: rowHeadPx }} />
+      </colgroup>
+      <thead>
+        <tr>
+          <td />
+          {nodes.map((node) => (
+            <th key={node.id} scope="col" data-picked={picked === node.id}>
+              {nodeNames[node.kind].replace('Refrigerator', 'Refrig\u00aderator')}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([label, dimension, read]) => (
+          <tr key={label} data-row={dimension}>
+            <th scope="row">
+              {label} <span className="quiet">{symbolOf(system, dimension)}</span>
+            </th>
             {nodes.map((node) => (
-              <th key={node.id} scope="col" data-picked={picked === node.id}>
-                {nodeNames[node.kind].replace('Refrigerator', 'Refrig\u00aderator')}
-              </th>
+              <td key={node.id} data-picked={picked === node.id}>
+                {inUnits(system, dimension, read(node)).text}
+              </td>
             ))}
           </tr>
-        </thead>
-        <tbody>
-          {rows.map(([label, dimension, read]) => (
-            <tr key={label} data-row={dimension}>
-              {nodes.map((node) => (
-                <td key={node.id} data-picked={picked === node.id}>
-                  {inUnits(system, dimension, read(node)).text}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </>
+        ))}
+      </tbody>
+    </table>
   );
 }
+
+const symbolOf = (system: UnitSystem, dimension: Dimension): string =>
+  unitOf(dimension, unitSystems[system][dimension]).symbol;
 
 /** The readout beside the upright line of a phone. */
 export function UprightReadout({

@@ -30,10 +30,9 @@ export interface LayoutOptions {
   margin: number;
   /** Pressure at the far side of the drawing. */
   topBar: number;
+  /** How far below the floor the drain lies, so that its pipe is seen to leave even where product has hardly any pressure. */
+  drainFall?: number;
 }
-
-/** The drain lies below the floor, so that its pipe is seen to leave the line even where product has hardly any pressure. */
-const drainFall = 26;
 
 /** The pipes of a line by name, without a drawing: ends of branches do not lead on. */
 export function pipesOf(
@@ -61,7 +60,7 @@ const placed = (nodes: readonly WaterlineNode[]) =>
  */
 export function layOutWaterline(
   nodes: readonly WaterlineNode[],
-  { length, depth, margin, topBar }: LayoutOptions,
+  { length, depth, margin, topBar, drainFall = 26 }: LayoutOptions,
 ): WaterlineLayout {
   const shown = placed(nodes);
   // Each node stands in the middle of an equal share of the length, where its column of the readout is.

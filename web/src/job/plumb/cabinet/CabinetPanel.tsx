@@ -60,7 +60,7 @@ function Unmeasured() {
   return (
     <Tone kind="warn" head="The cabinet was not measured">
       Width, height and depth inside decide whether it fits.{' '}
-      <Link to={`/jobs/${job.id}/survey#under-the-sink`}>Measure it in the survey</Link>
+      <Link to={`/jobs/${job.id}/survey?place=under-the-sink`}>Measure it in the survey</Link>
     </Tone>
   );
 }

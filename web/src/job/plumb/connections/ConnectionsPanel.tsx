@@ -46,7 +46,8 @@ export function ConnectionsPanel({ plumbing, system, brief }: Props) {
       </SimpleGrid>
       {!lit && system.branches.length > 0 && <BranchesPanel system={system} brief={brief} />}
       <Text size="sm" c="dimmed">
-        All of it follows from <Link to={`/jobs/${job.id}/survey#under-the-sink`}>the survey</Link>.
+        All of it follows from{' '}
+        <Link to={`/jobs/${job.id}/survey?place=under-the-sink`}>the survey</Link>.
       </Text>
     </>
   );

@@ -5,6 +5,7 @@ import { Tone } from '../../../ui/Tone.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
 import { Button, Group, Text, Title } from '@mantine/core';
+import { useEffect, useState } from 'react';
 import styles from './Work.module.css';
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
@@ -32,29 +33,65 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
     });
   const count = steps.filter(isDone).length;
   const next = steps.find((step) => !isDone(step));
+  const behind = next ? steps.indexOf(next) : steps.length;
+  const [ordering, setOrdering] = useState(false);
+  const [ticked, setTicked] = useState(false);
+  const tickAndGoOn = (step: WorkStep, on: boolean) => {
+    setTicked(on);
+    tick(step, on);
+  };
+  useEffect(() => {
+    // What was ticked folds away; the keyboard goes on to what comes next.
+    if (ticked && next) checkboxOf(next.id)?.focus({ preventScroll: true });
+  }, [ticked, next]);
+  const card = (step: WorkStep, i: number) => (
+    <WorkStepCard
+      key={step.id}
+      step={step}
+      parts={stepParts(step, parts)}
+      number={i + 1}
+      record={done[step.id]}
+      isDone={isDone(step)}
+      isNext={step.id === next?.id}
+      onTick={(on) => tickAndGoOn(step, on)}
+      moves={
+        ordering
+          ? {
+              onUp: mayMove(steps, step.id, i - 1) && i > 0 ? () => move(step, -1) : undefined,
+              onDown:
+                mayMove(steps, step.id, i + 1) && i < steps.length - 1
+                  ? () => move(step, 1)
+                  : undefined,
+            }
+          : null
+      }
+    />
+  );
   return (
     <section className="panel" aria-label="Order of work">
       <Group justify="space-between">
         <Title order={3} size="h4">
           Order of work
         </Title>
-        <Text c="dimmed">
-          {count} of {steps.length} done
-        </Text>
+        <Group gap="sm">
+          <Text c="dimmed">
+            {count} of {steps.length} done
+          </Text>
+          <Button
+            variant="subtle"
+            size="sm"
+            mih={44}
+            className="no-print"
+            aria-pressed={ordering}
+            onClick={() => setOrdering(!ordering)}
+          >
+            {ordering ? 'Order is right' : 'Change the order'}
+          </Button>
+        </Group>
       </Group>
-      {next && count > 0 && (
-        <Button
-          variant="default"
-          size="md"
-          mt="xs"
-          className="no-print"
-          onClick={() =>
-            window.document.getElementById(stepAnchor(next.id))?.scrollIntoView({ block: 'start' })
-          }
-        >
-          Next: {workWords(next, system).title}
-        </Button>
-      )}
+      <div className={styles.sr} role="status">
+        {ticked && (next ? `Next: ${workWords(next, system).title}` : 'Every step is done.')}
+      </div>
       {again.length > 0 && (
         <Tone kind="warn" head="The system changed after these were done" role="status">
           {again.length} marked below to be done again; nothing that was ticked is lost.
@@ -66,26 +103,21 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
           them.
         </Text>
       )}
-      <ol className={styles.steps}>
-        {steps.map((step, i) => (
-          <WorkStepCard
-            key={step.id}
-            step={step}
-            parts={stepParts(step, parts)}
-            number={i + 1}
-            record={done[step.id]}
-            isDone={isDone(step)}
-            isNext={step.id === next?.id}
-            onTick={(on) => tick(step, on)}
-            onUp={mayMove(steps, step.id, i - 1) && i > 0 ? () => move(step, -1) : undefined}
-            onDown={
-              mayMove(steps, step.id, i + 1) && i < steps.length - 1
-                ? () => move(step, 1)
-                : undefined
-            }
-          />
-        ))}
-      </ol>
+      {behind > 0 && !ordering ? (
+        <>
+          <details className={styles.behind}>
+            <summary>
+              {behind} {behind === 1 ? 'step' : 'steps'} done: show
+            </summary>
+            <ol className={styles.steps}>{steps.slice(0, behind).map(card)}</ol>
+          </details>
+          <ol className={styles.steps} start={behind + 1}>
+            {steps.slice(behind).map((step, i) => card(step, behind + i))}
+          </ol>
+        </>
+      ) : (
+        <ol className={styles.steps}>{steps.map(card)}</ol>
+      )}
       {document.plumb.order && (
         <Button
           variant="subtle"
@@ -98,3 +130,6 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
     </section>
   );
 }
+
+const checkboxOf = (id: string): HTMLElement | null =>
+  window.document.getElementById(stepAnchor(id))?.querySelector('input[type=checkbox]') ?? null;

@@ -19,8 +19,8 @@ interface StepProps {
   /** The first that is not done. */
   isNext: boolean;
   onTick: (on: boolean) => void;
-  onUp: (() => void) | undefined;
-  onDown: (() => void) | undefined;
+  /** Earlier and later, while the order is changed. */
+  moves: { onUp: (() => void) | undefined; onDown: (() => void) | undefined } | null;
 }
 
 /** Where a step stands on the page. */
@@ -28,7 +28,7 @@ export const stepAnchor = (id: string): string => `step-${id}`;
 
 /** One step: open until it is done, then a line that opens again when it is asked. */
 export function WorkStepCard(props: StepProps) {
-  const { step, parts, number, record, isDone, isNext, onTick, onUp, onDown } = props;
+  const { step, parts, number, record, isDone, isNext, onTick, moves } = props;
   const { system } = useUnits();
   const { document } = useJob();
   const words = workWords(step, system);
@@ -69,7 +69,7 @@ export function WorkStepCard(props: StepProps) {
               {number}. {words.title}
             </Text>
           )}
-          <Mover title={words.title} onUp={onUp} onDown={onDown} />
+          {moves && <Mover title={words.title} {...moves} />}
         </div>
         {record && !isDone && (
           <Text size="sm" className="mark warn">
@@ -157,7 +157,7 @@ function StepNote({ id, title }: { id: string; title: string }) {
       <Button
         variant="subtle"
         size="compact-sm"
-        mih={32}
+        mih={44}
         px={0}
         className="no-print"
         aria-label={`Note: ${title}`}

@@ -1,0 +1,140 @@
+import type { Stage } from '@katharos/job';
+import { ActionIcon, Group, Text, TextInput, Tooltip } from '@mantine/core';
+import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
+import IconArrowForwardUp from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs';
+import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
+import { useState } from 'react';
+import { redone, type SaveState, undone } from '../../data/jobSlice.ts';
+import { useAppDispatch } from '../../data/store.ts';
+import { useJob } from '../open/useJob.ts';
+import { JobWaterline } from '../waterline/JobWaterline.tsx';
+import styles from './JobBand.module.css';
+import { StageMarks } from './StageMarks.tsx';
+
+const saveWords: Record<SaveState['kind'], string> = {
+  saved: 'Saved',
+  waiting: 'Saving …',
+  saving: 'Saving …',
+  offline: 'Not reached; kept here',
+  refused: 'Not saved',
+  conflict: 'Needs your choice',
+};
+
+/** What every stage has above it, in as little room as it takes: whose job, which stage, how it is saved, and the waterline. */
+export function JobBand({ stage }: { stage: Stage }) {
+  const { document } = useJob();
+  const [editing, setEditing] = useState(false);
+  return (
+    <section aria-label="Job" className={styles.band}>
+      {editing ? (
+        <CustomerForm onDone={() => setEditing(false)} />
+      ) : (
+        <Who name={document.customer.name} onEdit={() => setEditing(true)} />
+      )}
+      <StageMarks stage={stage} />
+      <Kept />
+      <JobWaterline stage={stage} />
+    </section>
+  );
+}
+
+function Who({ name, onEdit }: { name: string; onEdit: () => void }) {
+  const { job, document } = useJob();
+  const { address } = document.customer;
+  return (
+    <div className={styles.who}>
+      <div className={styles.names}>
+        <h1 className={styles.name}>{name}</h1>
+        <Text size="sm" c="dimmed" className={styles.place}>
+          No. {job.number}
+          {address && ` · ${address}`}
+        </Text>
+      </div>
+      <ActionIcon
+        className="no-print"
+        variant="subtle"
+        size={44}
+        aria-label="Change name and address"
+        onClick={onEdit}
+      >
+        <IconPencil size={17} />
+      </ActionIcon>
+    </div>
+  );
+}
+
+/** How it stands with the server's copy, and the way back. */
+function Kept() {
+  const { job } = useJob();
+  const dispatch = useAppDispatch();
+  return (
+    <div className={`${styles.kept} no-print`}>
+      <Text size="sm" c="dimmed" role="status" className={styles.state}>
+        {saveWords[job.save.kind]}
+      </Text>
+      <Tooltip label="Take back">
+        <ActionIcon
+          variant="subtle"
+          size={44}
+          aria-label="Undo"
+          disabled={job.past.length === 0}
+          onClick={() => dispatch(undone())}
+        >
+          <IconArrowBackUp size={20} />
+        </ActionIcon>
+      </Tooltip>
+      <Tooltip label="Bring back">
+        <ActionIcon
+          variant="subtle"
+          size={44}
+          aria-label="Redo"
+          disabled={job.future.length === 0}
+          onClick={() => dispatch(redone())}
+        >
+          <IconArrowForwardUp size={20} />
+        </ActionIcon>
+      </Tooltip>
+    </div>
+  );
+}
+
+function CustomerForm({ onDone }: { onDone: () => void }) {
+  const { document, edit } = useJob();
+  const [customer, setCustomer] = useState(document.customer);
+  const named = customer.name.trim() !== '';
+  const commit = () => {
+    if (!named) return;
+    edit(() => ({
+      customer: { ...customer, name: customer.name.trim(), address: customer.address.trim() },
+    }));
+    onDone();
+  };
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        commit();
+      }}
+    >
+      <Group align="flex-start" grow>
+        <TextInput
+          label="Customer or place"
+          autoFocus
+          maxLength={120}
+          value={customer.name}
+          error={named ? null : 'A job needs a name.'}
+          onChange={(event) => setCustomer({ ...customer, name: event.currentTarget.value })}
+        />
+        <TextInput
+          label="Address"
+          maxLength={300}
+          value={customer.address}
+          onChange={(event) => setCustomer({ ...customer, address: event.currentTarget.value })}
+          onBlur={commit}
+        />
+      </Group>
+      <button type="submit" hidden />
+    </form>
+  );
+}

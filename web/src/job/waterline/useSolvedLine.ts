@@ -1,0 +1,26 @@
+import { lampFeedOf } from '@katharos/job';
+import {
+  type FeedWater,
+  type InstalledSystem,
+  isUltravioletLine,
+  ultravioletWaterline,
+  waterline,
+  type WaterlineState,
+} from '@katharos/core';
+import { useMemo } from 'react';
+import { useJob } from '../open/useJob.ts';
+
+/** The job's system in a water and a state; null while there is no system or no water. */
+export function useSolvedLine(
+  design: InstalledSystem | null,
+  water: FeedWater | null,
+  state: WaterlineState,
+) {
+  const { survey } = useJob().document;
+  return useMemo(() => {
+    if (!design || !water) return null;
+    return isUltravioletLine(design)
+      ? ultravioletWaterline(design, water, lampFeedOf(survey, water.hardnessMgL), state)
+      : waterline(design, water, state);
+  }, [design, water, survey, state]);
+}
