@@ -141,6 +141,7 @@ export { partsList, type PartsLine, systemParts } from './plumbing/order/partsLi
 export { tankWashout, washoutCycles } from './commission/tankWashout.ts';
 export {
   flushPlan,
+  type FlushData,
   type FlushStep,
   type FlushStepCode,
   ultravioletFlushPlan,

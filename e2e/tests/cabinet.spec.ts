@@ -53,7 +53,7 @@ async function hold(page: Page, thing: Locator, scale: number, dx: number, dy: n
 test('a tank is dragged with the mouse: it tells what it meets on the way, and is drawn to walls and neighbours', async ({
   page,
 }) => {
-  const wide = { ...cabinet, cabinetWidth: '110 cm' };
+  const wide = { ...cabinet, cabinetWidth: '120 cm' };
   await plumbedJob(page, 'Dragged', wide);
   await plumbView(page, 'Does it fit').click();
   const panel = page.getByRole('region', { name: 'Does it fit' });

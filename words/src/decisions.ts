@@ -1,4 +1,11 @@
-import type { BranchKind, Decision, Shortfall, SurveyKey } from '@katharos/core';
+import type {
+  Decision,
+  DecisionCode,
+  DecisionData,
+  PretreatmentKey,
+  Shortfall,
+  SurveyKey,
+} from '@katharos/core';
 import { type Say, writeMinutes, writeNumber, writePercent } from './amounts.ts';
 import { branchNames } from './parts.ts';
 
@@ -22,11 +29,8 @@ const topics: Record<Decision['topic'], string> = {
 export const topicTitle = (topic: Decision['topic']): string => topics[topic];
 export const decisionTitle = (decision: Decision): string => topics[decision.topic];
 
-const branchName = (kind: string): string => branchNames[kind as BranchKind];
-
-type Sentence = (n: (key: string) => number, say: Say, text: (key: string) => string) => string;
-
-const waterFaults: Record<string, string> = {
+/** What of the feed is over a membrane's limit, in words. */
+const waterFaults: Record<PretreatmentKey, string> = {
   ironMgL: 'iron',
   manganeseMgL: 'manganese',
   sulfideMgL: 'hydrogen sulfide',
@@ -42,96 +46,90 @@ const months = (count: number): string =>
       : `${writeNumber(count, count < 3 ? 1 : 0)} months`;
 
 /** Chlorine or chloramine as read, or as taken for the lack of a reading. */
-const residual: Sentence = (n, say) =>
-  `${say('concentration', n('residualMgL'), 1)}${n('assumed') ? ' (assumed; a strip would tell)' : ''}`;
+const residual = ({ residualMgL, assumed }: DecisionData<'carbon-by-litres'>, say: Say): string =>
+  `${say('concentration', residualMgL, 1)}${assumed ? ' (assumed; a strip would tell)' : ''}`;
 
-const sentences: Record<string, Sentence> = {
-  'booster-built-in': (n, say) =>
-    `A tankless unit makes water only while the tap is open and carries its own pump. From ${say('pressure', n('supplyBar'))} it would be far too slow without.`,
-  'booster-not-needed': (n, say) =>
-    `${say('pressure', n('supplyBar'))} makes ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would add ${say('dailyVolume', n('withLPerDay') - n('withoutLPerDay'))} that nobody drinks.`,
-  'booster-permeate-pump': (n, say) =>
-    `No booster: ${say('pressure', n('supplyBar'))} makes ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. A permeate pump, driven by the drain water and without power, keeps the tank's pressure off the membrane: ${say('volume', n('drainPerProduct'), 1)} to drain for ${say('volume', 1, 1)} of product instead of ${say('volume', n('plainDrainPerProduct'), 1)}.`,
-  'booster-customary': (n, say) =>
-    `Custom boosts a supply below ${say('pressure', n('lowSupplyBar'))}; this one falls to ${say('pressure', n('supplyBar'))}. By the numbers it does without: ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, where ${say('dailyVolume', n('neededLPerDay'))} are asked for. A pump would make it ${say('dailyVolume', n('withLPerDay'))} and fill the tank sooner.`,
-  'booster-would-help': (n, say) =>
-    `At ${say('pressure', n('supplyBar'))} the worst case gives ${say('dailyVolume', n('withoutLPerDay'))} where ${say('dailyVolume', n('neededLPerDay'))} are asked for. With a pump it would be ${say('dailyVolume', n('withLPerDay'))}.`,
-  'booster-needs-outlet': (n, say) =>
-    `At ${say('pressure', n('supplyBar'))} the worst case gives ${say('dailyVolume', n('withoutLPerDay'))} where ${say('dailyVolume', n('neededLPerDay'))} are asked for, and there is no outlet for a pump. A licensed electrician can add one.`,
-  'booster-nothing-without': (n, say) =>
-    `${say('pressure', n('supplyBar'))} does not overcome this water’s osmotic pressure of ${say('pressure', n('osmoticBar'))} with a tank behind the membrane. Without a pump it makes nothing; with it, ${say('dailyVolume', n('withLPerDay'))}.`,
-  'booster-shuts-off-only-with': (n, say) =>
-    `At ${say('pressure', n('supplyBar'))} production stalls before the shut-off valve can close, so the unit would run to drain day and night. The pump’s switch stops it.`,
-  'booster-too-little-without': (n, say) =>
-    `Without a pump the worst case gives ${say('dailyVolume', n('withoutLPerDay'))}, and ${say('dailyVolume', n('neededLPerDay'))} are asked for. With it: ${say('dailyVolume', n('withLPerDay'))} for ${n('powerW')} W while it runs.`,
-  'booster-low-supply': (n, say) =>
-    `The supply falls to ${say('pressure', n('supplyBar'))}, and custom boosts anything below ${say('pressure', n('lowSupplyBar'))}. By the numbers it would just do without: ${say('dailyVolume', n('withoutLPerDay'))} in the worst case, ${say('dailyVolume', n('withLPerDay'))} with, for ${n('powerW')} W while it runs.`,
-  'booster-saves-water': (n, say) =>
-    `It would run without (${say('dailyVolume', n('withoutLPerDay'))} in the worst case), but over five years the pump costs less than the drain water it saves.`,
-  'booster-by-choice': (n, say) =>
-    `It would run without (${say('dailyVolume', n('withoutLPerDay'))} in the worst case, where ${say('dailyVolume', n('neededLPerDay'))} are asked for). The pump is a choice: ${say('dailyVolume', n('withLPerDay'))} and a tank that fills sooner, for ${n('powerW')} W while it runs.`,
+const sentences: { [C in DecisionCode]: (d: DecisionData<C>, say: Say) => string } = {
+  'booster-built-in': (d, say) =>
+    `A tankless unit makes water only while the tap is open and carries its own pump. From ${say('pressure', d.supplyBar)} it would be far too slow without.`,
+  'booster-not-needed': (d, say) =>
+    `${say('pressure', d.supplyBar)} makes ${say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${say('dailyVolume', d.neededLPerDay)} are asked for. A pump would add ${say('dailyVolume', d.withLPerDay - d.withoutLPerDay)} that nobody drinks.`,
+  'booster-permeate-pump': (d, say) =>
+    `No booster: ${say('pressure', d.supplyBar)} makes ${say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${say('dailyVolume', d.neededLPerDay)} are asked for. A permeate pump, driven by the drain water and without power, keeps the tank's pressure off the membrane: ${say('volume', d.drainPerProduct, 1)} to drain for ${say('volume', 1, 1)} of product instead of ${say('volume', d.plainDrainPerProduct, 1)}.`,
+  'booster-customary': (d, say) =>
+    `Custom boosts a supply below ${say('pressure', d.lowSupplyBar)}; this one falls to ${say('pressure', d.supplyBar)}. By the numbers it does without: ${say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${say('dailyVolume', d.neededLPerDay)} are asked for. A pump would make it ${say('dailyVolume', d.withLPerDay)} and fill the tank sooner.`,
+  'booster-would-help': (d, say) =>
+    `At ${say('pressure', d.supplyBar)} the worst case gives ${say('dailyVolume', d.withoutLPerDay)} where ${say('dailyVolume', d.neededLPerDay)} are asked for. With a pump it would be ${say('dailyVolume', d.withLPerDay)}.`,
+  'booster-needs-outlet': (d, say) =>
+    `At ${say('pressure', d.supplyBar)} the worst case gives ${say('dailyVolume', d.withoutLPerDay)} where ${say('dailyVolume', d.neededLPerDay)} are asked for, and there is no outlet for a pump. A licensed electrician can add one.`,
+  'booster-nothing-without': (d, say) =>
+    `${say('pressure', d.supplyBar)} does not overcome this water’s osmotic pressure of ${say('pressure', d.osmoticBar)} with a tank behind the membrane. Without a pump it makes nothing; with it, ${say('dailyVolume', d.withLPerDay)}.`,
+  'booster-shuts-off-only-with': (d, say) =>
+    `At ${say('pressure', d.supplyBar)} production stalls before the shut-off valve can close, so the unit would run to drain day and night. The pump’s switch stops it.`,
+  'booster-too-little-without': (d, say) =>
+    `Without a pump the worst case gives ${say('dailyVolume', d.withoutLPerDay)}, and ${say('dailyVolume', d.neededLPerDay)} are asked for. With it: ${say('dailyVolume', d.withLPerDay)} for ${d.powerW} W while it runs.`,
+  'booster-low-supply': (d, say) =>
+    `The supply falls to ${say('pressure', d.supplyBar)}, and custom boosts anything below ${say('pressure', d.lowSupplyBar)}. By the numbers it would just do without: ${say('dailyVolume', d.withoutLPerDay)} in the worst case, ${say('dailyVolume', d.withLPerDay)} with, for ${d.powerW} W while it runs.`,
+  'booster-saves-water': (d, say) =>
+    `It would run without (${say('dailyVolume', d.withoutLPerDay)} in the worst case), but over five years the pump costs less than the drain water it saves.`,
+  'booster-by-choice': (d, say) =>
+    `It would run without (${say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${say('dailyVolume', d.neededLPerDay)} are asked for). The pump is a choice: ${say('dailyVolume', d.withLPerDay)} and a tank that fills sooner, for ${d.powerW} W while it runs.`,
   'shut-off-by-the-tap': () => 'No tank to fill: the unit starts and stops with the tap.',
-  'shut-off-never-closes': (n, say) =>
-    `The valve would close at ${say('pressure', n('closesBar'))} in the tank, but production stalls at ${say('pressure', n('stallBar'))}. It never shuts off and runs to drain for ever.`,
-  'shut-off-by-switch': (n, say) =>
-    `The pump’s switch stops production at ${say('pressure', n('closesBar'))} in the tank, ${writeMinutes(n('worstHours') * 60)} after it was emptied in the worst case.`,
-  'shut-off-closes': (n, say) =>
-    `The valve closes at ${say('pressure', n('closesBar'))} in the tank, ${writeMinutes(n('worstHours') * 60)} after it was emptied in the worst case, with ${say('pressure', n('supplyBar'))} on the line.`,
+  'shut-off-never-closes': (d, say) =>
+    `The valve would close at ${say('pressure', d.closesBar)} in the tank, but production stalls at ${say('pressure', d.stallBar)}. It never shuts off and runs to drain for ever.`,
+  'shut-off-by-switch': (d, say) =>
+    `The pump’s switch stops production at ${say('pressure', d.closesBar)} in the tank, ${writeMinutes(d.worstHours * 60)} after it was emptied in the worst case.`,
+  'shut-off-closes': (d, say) =>
+    `The valve closes at ${say('pressure', d.closesBar)} in the tank, ${writeMinutes(d.worstHours * 60)} after it was emptied in the worst case, with ${say('pressure', d.supplyBar)} on the line.`,
   'minerals-unknown': () => 'Nothing can be said while the system cannot run.',
-  'minerals-would-lift': (n) =>
-    `The product’s pH of ${writeNumber(n('productPh'), 1)} lies below ${writeNumber(n('leastPh'), 1)}: flat to the taste. The catalogue or the layout holds no mineral cartridge for it.`,
-  'minerals-not-needed': (n) =>
-    `The product’s pH of ${writeNumber(n('productPh'), 1)} is at or above ${writeNumber(n('leastPh'), 1)}; carbon dioxide is low in this feed.`,
+  'minerals-would-lift': (d) =>
+    `The product’s pH of ${writeNumber(d.productPh, 1)} lies below ${writeNumber(d.leastPh, 1)}: flat to the taste. The catalogue or the layout holds no mineral cartridge for it.`,
+  'minerals-not-needed': (d) =>
+    `The product’s pH of ${writeNumber(d.productPh, 1)} is at or above ${writeNumber(d.leastPh, 1)}; carbon dioxide is low in this feed.`,
   'minerals-add-nothing': () =>
     'This water is saturated with calcite already; a bed would add nothing.',
-  'minerals-before-tank': (n, say) =>
-    `The product is acid (pH ${writeNumber(n('productPh'), 1)}), because carbon dioxide passes the membrane. Ahead of the tank the bed sees the slow production flow and works: pH ${writeNumber(n('phAfter'), 1)}, TDS from ${say('tds', n('tdsBefore'))} up to ${say('tds', n('tdsAfter'))}, hardness ${say('hardness', n('hardnessAfter'))}. Behind the tank it would mostly not.`,
-  'minerals-too-alkaline': (n, say) =>
-    `The bed brings the product from pH ${writeNumber(n('productPh'), 1)} to ${writeNumber(n('phAfter'), 1)} and TDS from ${say('tds', n('tdsBefore'))} to ${say('tds', n('tdsAfter'))}. Above pH 9 it may taste of soap: a smaller bed, or one behind the tank, gives less.`,
-  'minerals-after-tank': (n, say) =>
-    `Behind the tank the bed sees the fast tap flow: pH ${writeNumber(n('phAfter'), 1)}, TDS ${say('tds', n('tdsAfter'))} while running; water that stands in it overnight comes out stronger.`,
-  'minerals-in-line': (n, say) =>
-    `The product is acid (pH ${writeNumber(n('productPh'), 1)}). A tankless unit pushes its whole flow through the bed at once, so it adds little: pH ${writeNumber(n('phAfter'), 1)}, TDS from ${say('tds', n('tdsBefore'))} up to ${say('tds', n('tdsAfter'))}. Water that stood in it overnight comes out stronger.`,
-  'regulator-needed': (n, say) =>
-    `The line can reach ${say('pressure', n('highestSupplyBar'))}. Above ${say('pressure', n('highSupplyBar'))} housings and fittings are at risk: fit a regulator.`,
-  'regulator-two-schools': (n, say) =>
-    `The line can reach ${say('pressure', n('highestSupplyBar'))}. One school regulates only above ${say('pressure', n('highSupplyBar'))}; the stricter sets ${say('pressure', n('strictSupplyBar'))} as the most for plastic housings. Yours to choose; a limiting valve guards against spikes either way.`,
-  'regulator-not-needed': (n, say) =>
-    `The highest pressure, ${say('pressure', n('highestSupplyBar'))}, is within what both schools accept (${say('pressure', n('strictSupplyBar'))}).`,
-  'scaling-soften-or-accept': (n, say) =>
-    `At ${writePercent(n('recovery'))} recovery the concentrate’s saturation index is ${writeNumber(n('lsi'), 1)} with ${say('hardness', n('hardnessMgL'))} of hardness. Soften the feed, or choose a larger restrictor, or accept an early membrane.`,
-  'scaling-slow': (n) =>
-    `The concentrate’s saturation index is ${writeNumber(n('lsi'), 1)}: some scale in time, slowed by the flow past the membrane.`,
-  'scaling-none': (n) =>
-    `The concentrate stays below saturation (index ${writeNumber(n('lsi'), 1)}).`,
-  'pretreatment-needed': (_n, _say, text) =>
-    `The feed is over the limit of a membrane in ${text('over')
-      .split(' ')
-      .map((key) => waterFaults[key] ?? key)
-      .join(
-        ' and ',
-      )}. No cartridge of the unit takes that out for long: treat the whole supply first (oxidation and filtration, or what the firm uses), or expect to change sediment and membrane early.`,
+  'minerals-before-tank': (d, say) =>
+    `The product is acid (pH ${writeNumber(d.productPh, 1)}), because carbon dioxide passes the membrane. Ahead of the tank the bed sees the slow production flow and works: pH ${writeNumber(d.phAfter, 1)}, TDS from ${say('tds', d.tdsBefore)} up to ${say('tds', d.tdsAfter)}, hardness ${say('hardness', d.hardnessAfter)}. Behind the tank it would mostly not.`,
+  'minerals-too-alkaline': (d, say) =>
+    `The bed brings the product from pH ${writeNumber(d.productPh, 1)} to ${writeNumber(d.phAfter, 1)} and TDS from ${say('tds', d.tdsBefore)} to ${say('tds', d.tdsAfter)}. Above pH 9 it may taste of soap: a smaller bed, or one behind the tank, gives less.`,
+  'minerals-after-tank': (d, say) =>
+    `Behind the tank the bed sees the fast tap flow: pH ${writeNumber(d.phAfter, 1)}, TDS ${say('tds', d.tdsAfter)} while running; water that stands in it overnight comes out stronger.`,
+  'minerals-in-line': (d, say) =>
+    `The product is acid (pH ${writeNumber(d.productPh, 1)}). A tankless unit pushes its whole flow through the bed at once, so it adds little: pH ${writeNumber(d.phAfter, 1)}, TDS from ${say('tds', d.tdsBefore)} up to ${say('tds', d.tdsAfter)}. Water that stood in it overnight comes out stronger.`,
+  'regulator-needed': (d, say) =>
+    `The line can reach ${say('pressure', d.highestSupplyBar)}. Above ${say('pressure', d.highSupplyBar)} housings and fittings are at risk: fit a regulator.`,
+  'regulator-two-schools': (d, say) =>
+    `The line can reach ${say('pressure', d.highestSupplyBar)}. One school regulates only above ${say('pressure', d.highSupplyBar)}; the stricter sets ${say('pressure', d.strictSupplyBar)} as the most for plastic housings. Yours to choose; a limiting valve guards against spikes either way.`,
+  'regulator-not-needed': (d, say) =>
+    `The highest pressure, ${say('pressure', d.highestSupplyBar)}, is within what both schools accept (${say('pressure', d.strictSupplyBar)}).`,
+  'scaling-soften-or-accept': (d, say) =>
+    `At ${writePercent(d.recovery)} recovery the concentrate’s saturation index is ${writeNumber(d.lsi, 1)} with ${say('hardness', d.hardnessMgL)} of hardness. Soften the feed, or choose a larger restrictor, or accept an early membrane.`,
+  'scaling-slow': (d) =>
+    `The concentrate’s saturation index is ${writeNumber(d.lsi, 1)}: some scale in time, slowed by the flow past the membrane.`,
+  'scaling-none': (d) => `The concentrate stays below saturation (index ${writeNumber(d.lsi, 1)}).`,
+  'pretreatment-needed': (d) =>
+    `The feed is over the limit of a membrane in ${d.over.map((key) => waterFaults[key]).join(' and ')}. No cartridge of the unit takes that out for long: treat the whole supply first (oxidation and filtration, or what the firm uses), or expect to change sediment and membrane early.`,
   'pretreatment-not-needed': () =>
     'What was read of iron, manganese, hydrogen sulfide and turbidity lies within what a membrane bears.',
   'pretreatment-not-read': () =>
     'Iron, manganese, hydrogen sulfide and turbidity were not read. Mains are usually free of them; a well should be tested before a membrane is put on it.',
-  'carbon-for-taste': (n, say) =>
-    `No disinfectant to take out. The carbon ahead of the membrane works for taste and is changed by the calendar, at ${n('calendarMonths')} months; about ${say('volume', n('feedLPerDay'), 0)} of feed pass it a day.`,
-  'carbon-catalytic': (n, say, text) =>
-    `Chloramine, ${residual(n, say, text)}: catalytic carbon first. By its capacity it lasts ${months(n('months'))} for the ${say('volume', n('feedLPerDay'), 0)} of feed that this household runs through it a day, drain water included; the calendar says ${n('calendarMonths')} months. The earlier of the two counts.`,
-  'carbon-too-weak-for-chloramine': (n, say, text) =>
-    `Chloramine, ${residual(n, say, text)}, and only carbon block ahead of the membrane: it would let it through after ${months(n('months'))}. Choose catalytic carbon.`,
-  'carbon-by-litres': (n, say, text) =>
-    `Chlorine, ${residual(n, say, text)}. For the ${say('volume', n('feedLPerDay'), 0)} of feed a day, drain water included, the carbon is spent after ${months(n('months'))}, before the calendar's ${n('calendarMonths')}: change it then, or test for chlorine behind it.`,
-  'carbon-by-calendar': (n, say, text) =>
-    `Chlorine, ${residual(n, say, text)}. For the ${say('volume', n('feedLPerDay'), 0)} of feed a day, drain water included, the carbon would last ${months(n('months'))}; the calendar changes it at ${n('calendarMonths')}, before it clogs or grows germs.`,
+  'carbon-for-taste': (d, say) =>
+    `No disinfectant to take out. The carbon ahead of the membrane works for taste and is changed by the calendar, at ${d.calendarMonths} months; about ${say('volume', d.feedLPerDay, 0)} of feed pass it a day.`,
+  'carbon-catalytic': (d, say) =>
+    `Chloramine, ${residual(d, say)}: catalytic carbon first. By its capacity it lasts ${months(d.months)} for the ${say('volume', d.feedLPerDay, 0)} of feed that this household runs through it a day, drain water included; the calendar says ${d.calendarMonths} months. The earlier of the two counts.`,
+  'carbon-too-weak-for-chloramine': (d, say) =>
+    `Chloramine, ${residual(d, say)}, and only carbon block ahead of the membrane: it would let it through after ${months(d.months)}. Choose catalytic carbon.`,
+  'carbon-by-litres': (d, say) =>
+    `Chlorine, ${residual(d, say)}. For the ${say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon is spent after ${months(d.months)}, before the calendar's ${d.calendarMonths}: change it then, or test for chlorine behind it.`,
+  'carbon-by-calendar': (d, say) =>
+    `Chlorine, ${residual(d, say)}. For the ${say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon would last ${months(d.months)}; the calendar changes it at ${d.calendarMonths}, before it clogs or grows germs.`,
   'restrictor-unknown': () => 'Nothing can be said while the system cannot run.',
-  'restrictor-balanced': (n, say) =>
-    `${writePercent(n('recovery'))} recovery while running and ${say('volume', n('drainPerProduct'), 1)} to drain for ${say('volume', 1, 1)} of product over a fill. Concentrate at saturation index ${writeNumber(n('lsi'), 1)}. A tighter one saves water and scales sooner, a wider one the other way.`,
-  'restrictor-too-tight': (n) =>
-    `${writePercent(n('recovery'))} recovery is more than the ${writePercent(n('mostRecovery'))} that one element bears for long: salt piles up at the membrane. Take a wider one.`,
-  'restrictor-too-wide': (n, say) =>
-    `${say('volume', n('drainPerProduct'), 1)} go to drain for ${say('volume', 1, 1)} of product. A tighter one would save water.`,
+  'restrictor-balanced': (d, say) =>
+    `${writePercent(d.recovery)} recovery while running and ${say('volume', d.drainPerProduct, 1)} to drain for ${say('volume', 1, 1)} of product over a fill. Concentrate at saturation index ${writeNumber(d.lsi, 1)}. A tighter one saves water and scales sooner, a wider one the other way.`,
+  'restrictor-too-tight': (d) =>
+    `${writePercent(d.recovery)} recovery is more than the ${writePercent(d.mostRecovery)} that one element bears for long: salt piles up at the membrane. Take a wider one.`,
+  'restrictor-too-wide': (d, say) =>
+    `${say('volume', d.drainPerProduct, 1)} go to drain for ${say('volume', 1, 1)} of product. A tighter one would save water.`,
   'leak-stop-fitted': () =>
     'Fitted: it costs little beside a wet floor. It stands dry and flat under the unit, the feed runs through it, and its pad is replaced after every wetting.',
   'leak-stop-left-out': () =>
@@ -144,51 +142,43 @@ const sentences: Record<string, Sentence> = {
     'Water from a bladder tank without a last carbon tastes of the tank after standing.',
   'post-filter-left-out': () =>
     'No tank whose taste would have to be taken out; the line to the tap stays quicker without.',
-  'refrigerator-without-tank': (n, say, text) =>
-    `${branchName(text('kind'))} opens its valve on ${say('pressure', n('neededBar'))}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
-  'refrigerator-enough': (n, say, text) =>
-    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))} while it draws; ${say('pressure', n('drawnBar'))} reach it with the tank half drawn in the worst case. A filter of its own comes out: it would only cost pressure.`,
-  'refrigerator-only-when-full': (n, say, text) =>
-    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))}; ${say('pressure', n('fullBar'))} reach it from a full tank, but only ${say('pressure', n('drawnBar'))} from one half drawn. It will fill slowly, or stop, after a meal. Take a filter of its own out, or boost.`,
-  'refrigerator-too-weak': (n, say, text) =>
-    `${branchName(text('kind'))} wants ${say('pressure', n('neededBar'))} and would never see more than ${say('pressure', n('fullBar'))}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
-  'lamp-by-choice': (n, say) =>
-    `The supply is not said to be unsafe; the lamp is a choice. It gives ${writeNumber(n('doseMjCm2'), 0)} mJ/cm² at ${say('flow', n('flowLPerH'))}.`,
+  'refrigerator-without-tank': (d, say) =>
+    `${branchNames[d.kind]} opens its valve on ${say('pressure', d.neededBar)}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
+  'refrigerator-enough': (d, say) =>
+    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)} while it draws; ${say('pressure', d.drawnBar)} reach it with the tank half drawn in the worst case. A filter of its own comes out: it would only cost pressure.`,
+  'refrigerator-only-when-full': (d, say) =>
+    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)}; ${say('pressure', d.fullBar)} reach it from a full tank, but only ${say('pressure', d.drawnBar)} from one half drawn. It will fill slowly, or stop, after a meal. Take a filter of its own out, or boost.`,
+  'refrigerator-too-weak': (d, say) =>
+    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)} and would never see more than ${say('pressure', d.fullBar)}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
+  'lamp-by-choice': (d, say) =>
+    `The supply is not said to be unsafe; the lamp is a choice. It gives ${writeNumber(d.doseMjCm2, 0)} mJ/cm² at ${say('flow', d.flowLPerH)}.`,
   'lamp-left-out': () =>
     'The water is not safe as it comes, and there is no lamp in this system. A membrane is no disinfection barrier: do not hand it over for drinking without licensed treatment and a laboratory test.',
-  'lamp-feed-not-clear': (n, say) =>
-    `The water is not safe as it comes, and what would reach the lamp is not clear enough for it: hardness ${say('hardness', n('hardnessMgL'))}, or iron or manganese over 0.05 mg/L. They coat its sleeve. Treat the feed first.`,
-  'lamp-dose-too-low': (n, say) =>
-    `The water is not safe as it comes. At the tap’s ${say('flow', n('flowLPerH'))} this lamp gives ${writeNumber(n('doseMjCm2'), 0)} mJ/cm², where ${writeNumber(n('neededMjCm2'), 0)} are wanted. Hold the flow back or take a larger lamp.`,
+  'lamp-feed-not-clear': (d, say) =>
+    `The water is not safe as it comes, and what would reach the lamp is not clear enough for it: hardness ${say('hardness', d.hardnessMgL)}, or iron or manganese over 0.05 mg/L. They coat its sleeve. Treat the feed first.`,
+  'lamp-dose-too-low': (d, say) =>
+    `The water is not safe as it comes. At the tap’s ${say('flow', d.flowLPerH)} this lamp gives ${writeNumber(d.doseMjCm2, 0)} mJ/cm², where ${writeNumber(d.neededMjCm2, 0)} are wanted. Hold the flow back or take a larger lamp.`,
   'lamp-not-asked': () =>
     'The supply is not said to be unsafe. A membrane is no disinfection barrier: if in doubt, have a laboratory test made.',
-  'lamp-needed': (n, say) =>
-    `The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product with ${writeNumber(n('doseMjCm2'), 0)} mJ/cm² at the tap’s ${say('flow', n('flowLPerH'))} (${writeNumber(n('neededMjCm2'), 0)} wanted), and a laboratory test must show that it does.`,
+  'lamp-needed': (d, say) =>
+    `The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product with ${writeNumber(d.doseMjCm2, 0)} mJ/cm² at the tap’s ${say('flow', d.flowLPerH)} (${writeNumber(d.neededMjCm2, 0)} wanted), and a laboratory test must show that it does.`,
   'lamp-needs-outlet': () =>
     'The water is not safe as it comes and there is no outlet for a lamp. Do not hand this system over for drinking without licensed treatment and a laboratory test.',
 };
 
-/** Every decision code that has a sentence; a test holds the core to it. */
-export const decisionCodes = Object.keys(sentences);
-
-/** Where the chosen pump works on its curve. */
-function pumpSentence({ data }: Decision, say: Say): string {
-  if (data.pumpFlowLPerH === undefined) return '';
-  const n = (key: string) => Number(data[key]);
-  const stops = data.tankless ? '' : `; its switch stops it at ${say('pressure', n('cutoutBar'))}`;
-  return `On its curve it works at ${say('flow', n('pumpFlowLPerH'))}, where it can add ${say('pressure', n('pumpBoostBar'))}: ${say('pressure', n('membraneBar'))} at the membrane${stops}.`;
+/** Where the chosen pump works on its curve; nothing where there is none. */
+function pumpSentence(decision: Decision, say: Say): string {
+  if (decision.topic !== 'booster' || Number.isNaN(decision.data.pumpFlowLPerH)) return '';
+  const { tankless, cutoutBar, pumpFlowLPerH, pumpBoostBar, membraneBar } = decision.data;
+  const stops = tankless ? '' : `; its switch stops it at ${say('pressure', cutoutBar)}`;
+  return `On its curve it works at ${say('flow', pumpFlowLPerH)}, where it can add ${say('pressure', pumpBoostBar)}: ${say('pressure', membraneBar)} at the membrane${stops}.`;
 }
 
 /** A decision's reason in the reader's units. */
 export function decisionSentence(decision: Decision, say: Say): string {
-  const sentence = sentences[decision.code];
-  if (!sentence) throw new Error(`no sentence for the decision ${decision.code}`);
-  const text = sentence(
-    (key) => Number(decision.data[key]),
-    say,
-    (key) => String(decision.data[key]),
-  );
-  return [text, pumpSentence(decision, say)].filter(Boolean).join(' ');
+  // The table pairs each code with its own data, which the compiler cannot follow through a look-up by a code that is not yet known.
+  const write = sentences[decision.code] as (data: Decision['data'], say: Say) => string;
+  return [write(decision.data, say), pumpSentence(decision, say)].filter(Boolean).join(' ');
 }
 
 const choices: Record<Decision['choice'], string> = { yes: 'Yes', no: 'No', consider: 'Consider' };

@@ -1,4 +1,4 @@
-import type { FlushStep, FlushStepCode } from '@katharos/core';
+import type { FlushData, FlushStep, FlushStepCode } from '@katharos/core';
 import { type Say, writeMinutes } from './amounts.ts';
 
 /** A flush step in words: what it is called, what to do, what to watch for, and what proves it done. */
@@ -9,9 +9,9 @@ export interface FlushWords {
   proof: string;
 }
 
-type Writer = (data: (key: string) => number, say: Say, minutes: number) => FlushWords;
-
-const writers: Record<FlushStepCode, Writer> = {
+const writers: {
+  [C in FlushStepCode]: (d: FlushData[C], say: Say, minutes: number) => FlushWords;
+} = {
   'crack-feed-open': () => ({
     title: 'Crack the feed open',
     instruction:
@@ -26,48 +26,48 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: 'Do not tighten a housing under pressure.',
     proof: 'The tissue stays dry.',
   }),
-  'prefilter-flush': (n) => ({
+  'prefilter-flush': (d) => ({
     title: 'Flush the pre-filters',
-    instruction: `Hold the tube that leads to the membrane in a bucket and run the ${n('cartridges')} cartridges until clear. Black or grey water at first is carbon dust.`,
+    instruction: `Hold the tube that leads to the membrane in a bucket and run the ${d.cartridges} cartridges until clear. Black or grey water at first is carbon dust.`,
     caution: 'The membrane stays out of the circuit: carbon dust blocks it.',
     proof: 'The water in a white cup is clear.',
   }),
-  'line-flush': (n, say) => ({
+  'line-flush': (d, say) => ({
     title: 'Run the line clear',
-    instruction: `Lamp unplugged, tap open: run the ${n('cartridges')} cartridges and the reactor until clear, about ${say('volume', n('litres'))}. Black or grey water at first is carbon dust.`,
+    instruction: `Lamp unplugged, tap open: run the ${d.cartridges} cartridges and the reactor until clear, about ${say('volume', d.litres)}. Black or grey water at first is carbon dust.`,
     caution: 'None of this water is drunk: the lamp is not lit yet.',
     proof: 'The water in a white cup is clear.',
   }),
-  'reopen-existing': (n) => ({
+  'reopen-existing': (d) => ({
     title: 'Open the system again',
-    instruction: n('tank')
+    instruction: d.tank
       ? 'Tap closed: open the valve on the tank a quarter turn, wait, then fully; then the feed valve.'
       : 'Tap closed: open the feed valve a quarter turn, wait, then fully; plug its pump in.',
     caution: 'Stay at the valve. Close it at the first drip. The lamp is still unplugged.',
     proof: 'Unions and reactor are dry.',
   }),
-  'lamp-fill': (n, say) => ({
+  'lamp-fill': (d, say) => ({
     title: 'Fill the reactor',
-    instruction: `Lamp unplugged, tap open, until the stream runs without air: about ${say('volume', n('litres'))}.`,
+    instruction: `Lamp unplugged, tap open, until the stream runs without air: about ${say('volume', d.litres)}.`,
     caution: 'None of this water is drunk: the lamp is not lit yet.',
     proof: 'The stream is steady and no bubble is heard in the reactor.',
   }),
-  'mesh-check': (n, say) => ({
+  'mesh-check': (d, say) => ({
     title: 'Compare the flow',
-    instruction: `Measure the flow by jug and stopwatch; before the lamp it was ${say('flow', n('flowLPerH'))}. Much less means that swarf lies on the mesh at the reactor’s inlet: shut off, take the tube off, rinse the mesh backwards, and fill again.`,
+    instruction: `Measure the flow by jug and stopwatch; before the lamp it was ${say('flow', d.flowLPerH)}. Much less means that swarf lies on the mesh at the reactor’s inlet: shut off, take the tube off, rinse the mesh backwards, and fill again.`,
     caution: null,
     proof: 'The flow is near what it was.',
   }),
-  'fit-membrane': (n) => ({
-    title: n('elements') > 1 ? 'Fit the membranes' : 'Fit the membrane',
+  'fit-membrane': (d) => ({
+    title: d.elements > 1 ? 'Fit the membranes' : 'Fit the membrane',
     instruction:
       'Feed closed, tap open. Brine seal at the feed end, push home until the two O-rings are felt to seat, cap hand tight and a quarter turn more, tube back on.',
     caution: 'Clean hands or gloves; touch the ends only. Prove the supply off by the open tap.',
     proof: 'The cap is home and the tube does not pull out.',
   }),
-  'membrane-rinse': (n, say) => ({
+  'membrane-rinse': (d, say) => ({
     title: 'Rinse the membrane',
-    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${say('volume', n('litres'))} in this time.`,
+    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${say('volume', d.litres)} in this time.`,
     caution: 'None of this water is drunk.',
     proof: 'Water runs from the tap and from the drain line.',
   }),
@@ -77,22 +77,22 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: null,
     proof: 'The tank’s line fills; the drain runs.',
   }),
-  'tank-fill': (n, say, minutes) => ({
-    title: `Tank fill ${n('cycle')} of ${n('cycles')}`,
-    instruction: `The tank takes ${say('volume', n('litres'))} in about ${writeMinutes(minutes)} at today’s water, and ${say('volume', n('drainLitres'))} go to drain. Nobody has to stand by.`,
+  'tank-fill': (d, say, minutes) => ({
+    title: `Tank fill ${d.cycle} of ${d.cycles}`,
+    instruction: `The tank takes ${say('volume', d.litres)} in about ${writeMinutes(minutes)} at today’s water, and ${say('volume', d.drainLitres)} go to drain. Nobody has to stand by.`,
     caution: 'Look once for leaks after the first quarter of an hour.',
     proof: 'The drain has stopped by itself.',
   }),
-  'tank-drain': (n) => ({
-    title: `Drain the tank ${n('cycle')} of ${n('cycles')}`,
+  'tank-drain': (d) => ({
+    title: `Drain the tank ${d.cycle} of ${d.cycles}`,
     instruction:
       'Open the tap and let the tank run down to a trickle, then close it. The water may go to plants.',
     caution: 'None of this water is drunk: it carries the preservative.',
     proof: 'The stream has fallen to a trickle.',
   }),
-  'run-open-tap': (n, say) => ({
+  'run-open-tap': (d, say) => ({
     title: 'Run at the open tap',
-    instruction: `Let the unit run with the tap fully open: about ${say('volume', n('litres'))} of product in this time.`,
+    instruction: `Let the unit run with the tap fully open: about ${say('volume', d.litres)} of product in this time.`,
     caution: 'None of this water is drunk.',
     proof: 'The stream is steady and without air.',
   }),
@@ -102,9 +102,9 @@ const writers: Record<FlushStepCode, Writer> = {
     caution: 'Never look at a lit lamp, never touch its glass. Unplug before opening.',
     proof: 'The signal shows that it burns.',
   }),
-  'dispenser-rinse': (n, say) => ({
+  'dispenser-rinse': (d, say) => ({
     title: 'Rinse the dispenser’s tanks',
-    instruction: `Heater switched off: let both tanks fill, then run them out ${n('times')} times, cold and hot outlet in turn, about ${say('volume', n('litres'))} in all; what stays in the hot one leaves by its drain plug.`,
+    instruction: `Heater switched off: let both tanks fill, then run them out ${d.times} times, cold and hot outlet in turn, about ${say('volume', d.litres)} in all; what stays in the hot one leaves by its drain plug.`,
     caution: 'None of this water is drunk, and the heater stays off: dry it burns out.',
     proof: 'Both outlets run clear and without air.',
   }),
@@ -125,5 +125,12 @@ const writers: Record<FlushStepCode, Writer> = {
 };
 
 /** A step in words and in the reader's units. */
-export const flushWords = (step: FlushStep, say: Say): FlushWords =>
-  writers[step.code]((key) => step.data[key] ?? NaN, say, step.minutes ?? 0);
+export function flushWords(step: FlushStep, say: Say): FlushWords {
+  // Each code is paired with its own data in the table; see `decisionSentence`.
+  const write = writers[step.code] as (
+    data: FlushStep['data'],
+    say: Say,
+    minutes: number,
+  ) => FlushWords;
+  return write(step.data, say, step.minutes ?? 0);
+}

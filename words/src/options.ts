@@ -1,4 +1,9 @@
-import { type DecisionOption, type DecisionTopic, regulatorSettings } from '@katharos/core';
+import {
+  type DecisionCode,
+  type DecisionOption,
+  type DecisionTopic,
+  regulatorSettings,
+} from '@katharos/core';
 import type { Say } from './amounts.ts';
 
 /** Options that stand for no part, by topic and key. */
@@ -32,7 +37,7 @@ export function optionWords(
 }
 
 /** The school that a decision follows, where practitioners differ. */
-export const schoolWords: Readonly<Record<string, string>> = {
+export const schoolWords: Readonly<Partial<Record<DecisionCode, string>>> = {
   'regulator-two-schools':
     'Two schools: one regulates above 80 psi only, the other holds plastic housings at 60 psi.',
   'regulator-needed': 'Both schools regulate here; they differ in the setting.',

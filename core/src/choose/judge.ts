@@ -5,12 +5,13 @@ import { simulateDays } from '../household/simulateDays.ts';
 import { type Supply, supplyOf } from '../household/supply.ts';
 import type { Failure } from '../base/outcome.ts';
 import type { Assessment } from '../system/assessment.ts';
-import { assessConditions, type ConditionKey, conditionKeys } from '../system/conditions.ts';
+import { assess } from '../system/assess.ts';
 import { ownershipCost, type OwnershipCost } from './ownershipCost.ts';
 import {
   type SizingWaters,
   type Ageing,
   agedMembrane,
+  newMembrane,
   type SystemDesign,
 } from '../system/design.ts';
 import type { Requirements, Shortfall } from './requirements.ts';
@@ -83,13 +84,14 @@ export function judge(
   }: JudgingOptions = {},
 ): JudgedDesign {
   const price = partsPrice(design);
-  const conditions = assessConditions(design, waters, aged, solutions);
-  const held = (key: ConditionKey) => {
-    const outcome = conditions[key];
-    return outcome.ok ? outcome.value : null;
-  };
-  const [today, worst] = [held('as-measured'), held('all-three')];
-  const failed = conditionKeys.map((key) => conditions[key]).find((outcome) => !outcome.ok);
+  const asMeasured = assess(design, waters.today, newMembrane, solutions);
+  const allThree = assess(design, waters.worst, aged, solutions);
+  // Of the two conditions between these only whether it closes is asked.
+  const cold = solutions.closesOf(design, waters.worst, newMembrane);
+  const old = solutions.closesOf(design, waters.today, aged);
+  const today = asMeasured.ok ? asMeasured.value : null;
+  const worst = allThree.ok ? allThree.value : null;
+  const failed = [asMeasured, cold, old, allThree].find((outcome) => !outcome.ok);
   if (!today || !worst || (failed && !failed.ok)) {
     return {
       design,
@@ -104,8 +106,8 @@ export function judge(
       fiveYearCost: Infinity,
     };
   }
-  const between = [held('cold-and-low')!, held('aged')!];
-  const shortfalls = findShortfalls(design, waters, requirements, today, worst, between);
+  const closes = [cold, old].every((outcome) => outcome.ok && outcome.value);
+  const shortfalls = findShortfalls(design, waters, requirements, today, worst, closes);
   const supply = trial ? supplyOf(design, waters.worst, aged, solutions) : null;
   const lived = trial && supply?.ok ? live(supply.value, trial, shortfalls.length === 0) : null;
   const waitingDays = lived?.waitingDays ?? null;
@@ -183,7 +185,7 @@ function findShortfalls(
   requirements: Requirements,
   today: Assessment,
   worst: Assessment,
-  between: readonly Assessment[],
+  closesBetween: boolean,
 ): Shortfall[] {
   const saltLimit = Math.max(
     requirements.productTdsMgL,
@@ -191,7 +193,7 @@ function findShortfalls(
   );
   const found: [Shortfall, boolean][] = [
     ['pump-inlet-too-low', !!design.pump && waters.worst.pressureBar < design.pump.minInletBar],
-    ['never-shuts-off', [today, worst, ...between].some((a) => a.fill?.shutsOff === false)],
+    ['never-shuts-off', !closesBetween || [today, worst].some((a) => a.fill?.shutsOff === false)],
     [
       'too-little-water',
       worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,

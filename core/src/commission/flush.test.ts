@@ -85,7 +85,7 @@ describe('the plan', () => {
       'heater-on',
       'rest-and-recheck',
     ]);
-    const rinse = plan.find(({ code }) => code === 'dispenser-rinse')!;
+    const rinse = plan.find((step) => step.code === 'dispenser-rinse')!;
     expect(rinse.data.litres).toBeCloseTo(2 * 3.7, 12);
     expect(rinse.minutes! * today.tapHalfLPerMin).toBeCloseTo(2 * 3.7, 9);
     const cold = planOf({

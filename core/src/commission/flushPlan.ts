@@ -8,46 +8,62 @@ import {
 } from '../system/ultravioletLine.ts';
 import { washoutCycles } from './tankWashout.ts';
 
-export type FlushStepCode =
-  | 'crack-feed-open'
-  | 'leak-check'
-  | 'prefilter-flush'
-  | 'line-flush'
-  | 'reopen-existing'
-  | 'lamp-fill'
-  | 'mesh-check'
-  | 'fit-membrane'
-  | 'membrane-rinse'
-  | 'close-tap-open-tank'
-  | 'tank-fill'
-  | 'tank-drain'
-  | 'run-open-tap'
-  | 'lamp-on'
-  | 'dispenser-rinse'
-  | 'heater-on'
-  | 'rest-and-recheck';
+/** What each kind of step is told by. Litres are of product unless said. */
+export interface FlushData {
+  'crack-feed-open': Record<never, never>;
+  'leak-check': Record<never, never>;
+  'prefilter-flush': { cartridges: number };
+  'line-flush': { cartridges: number; litres: number };
+  'reopen-existing': { tank: boolean };
+  'lamp-fill': { litres: number };
+  'mesh-check': { flowLPerH: number };
+  'fit-membrane': { elements: number };
+  'membrane-rinse': { litres: number };
+  'close-tap-open-tank': Record<never, never>;
+  'tank-fill': TankCycle;
+  'tank-drain': TankCycle;
+  'run-open-tap': { litres: number };
+  'lamp-on': Record<never, never>;
+  'dispenser-rinse': { litres: number; times: number };
+  'heater-on': Record<never, never>;
+  'rest-and-recheck': Record<never, never>;
+}
+
+/** One filling and emptying of the tank. */
+interface TankCycle {
+  cycle: number;
+  cycles: number;
+  litres: number;
+  drainLitres: number;
+}
+
+export type FlushStepCode = keyof FlushData;
 
 /** One thing to do or wait for. A step with minutes has a timer. */
-export interface FlushStep {
-  id: string;
-  code: FlushStepCode;
-  /** Time the step takes or must run; null for what is simply done. */
-  minutes: number | null;
-  /** Whether someone has to stay beside it. */
-  attended: boolean;
-  data: Readonly<Record<string, number>>;
-}
+export type FlushStep = {
+  [C in FlushStepCode]: {
+    id: string;
+    code: C;
+    /** Time the step takes or must run; null for what is simply done. */
+    minutes: number | null;
+    /** Whether someone has to stay beside it. */
+    attended: boolean;
+    data: Readonly<FlushData[C]>;
+  };
+}[FlushStepCode];
 
 /** A tap that gives less is taken to give this, L/min, so that a time stays a time. */
 const leastStreamLPerMin = 0.05;
 
-const step = (
-  code: FlushStepCode,
+function step<C extends FlushStepCode>(
+  code: C,
   minutes: number | null,
   attended: boolean,
-  data: FlushStep['data'] = {},
+  data: FlushData[C],
   suffix = '',
-): FlushStep => ({ id: code + suffix, code, minutes, attended, data });
+): FlushStep {
+  return { id: code + suffix, code, minutes, attended, data } as FlushStep;
+}
 
 /**
  * A lamp is lit last, in a reactor full of water: what lies in new filters would shade and coat the sleeve, and air leaves it hot.
@@ -60,24 +76,24 @@ export function ultravioletFlushPlan(
   if (isAddedLamp(system)) {
     const minutes = flushTimes.lampFill;
     return [
-      step('reopen-existing', null, true, { tank: system.addedTo === 'tank-system' ? 1 : 0 }),
-      step('leak-check', flushTimes.leakWatch, true),
+      step('reopen-existing', null, true, { tank: system.addedTo === 'tank-system' }),
+      step('leak-check', flushTimes.leakWatch, true, {}),
       step('lamp-fill', minutes, true, { litres: flowLPerMin * minutes }),
       step('mesh-check', null, true, { flowLPerH: flowLPerMin * 60 }),
-      step('lamp-on', flushTimes.lampWarmUp, true),
-      step('rest-and-recheck', null, true),
+      step('lamp-on', flushTimes.lampWarmUp, true, {}),
+      step('rest-and-recheck', null, true, {}),
     ];
   }
   const minutes = flushTimes.prefilter;
   return [
-    step('crack-feed-open', null, true),
-    step('leak-check', flushTimes.leakWatch, true),
+    step('crack-feed-open', null, true, {}),
+    step('leak-check', flushTimes.leakWatch, true, {}),
     step('line-flush', minutes, true, {
       cartridges: system.prefilters.length,
       litres: flowLPerMin * minutes,
     }),
-    step('lamp-on', flushTimes.lampWarmUp, true),
-    step('rest-and-recheck', null, true),
+    step('lamp-on', flushTimes.lampWarmUp, true, {}),
+    step('rest-and-recheck', null, true, {}),
   ];
 }
 
@@ -91,22 +107,22 @@ function dispenserSteps({ tap }: SystemDesign, { tapHalfLPerMin }: Assessment): 
       litres,
       times: washout.dispenserRinses,
     }),
-    ...(heaterW > 0 ? [step('heater-on', null, true)] : []),
+    ...(heaterW > 0 ? [step('heater-on', null, true, {})] : []),
   ];
 }
 
 /** The plan of flushing exactly this system in today's water. */
 export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] {
   const start = [
-    step('crack-feed-open', null, true),
-    step('leak-check', flushTimes.leakWatch, true),
+    step('crack-feed-open', null, true, {}),
+    step('leak-check', flushTimes.leakWatch, true, {}),
     step('prefilter-flush', flushTimes.prefilter, true, { cartridges: design.prefilters.length }),
     step('fit-membrane', null, true, { elements: design.elements }),
   ];
   const finish = [
-    ...(design.lamp ? [step('lamp-on', flushTimes.lampWarmUp, true)] : []),
+    ...(design.lamp ? [step('lamp-on', flushTimes.lampWarmUp, true, {})] : []),
     ...dispenserSteps(design, today),
-    step('rest-and-recheck', null, true),
+    step('rest-and-recheck', null, true, {}),
   ];
   if (!design.tank || !today.fill) {
     const litres = (today.running.permeateFlowLPerH * flushTimes.openTap) / 60;
@@ -132,5 +148,5 @@ export function flushPlan(design: SystemDesign, today: Assessment): FlushStep[] 
       step('tank-drain', emptyMin, true, data, `-${i + 1}`),
     ];
   }).flat();
-  return [...start, rinse, step('close-tap-open-tank', null, true), ...tank, ...finish];
+  return [...start, rinse, step('close-tap-open-tank', null, true, {}), ...tank, ...finish];
 }

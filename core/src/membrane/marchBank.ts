@@ -8,8 +8,9 @@ export interface BankMarch {
   permeateSaltMgPerH: number;
   /** Marches along a single element since the bank was made: the cost of a solution. */
   marches: number;
-  /** Recovery of each element in series at the last march, where the next one starts. */
+  /** Recovery of each element in series at the last march, where the next one starts, and the slope of its miss there. */
   recoveries: number[];
+  slopes: number[];
   march: March;
 }
 
@@ -18,6 +19,7 @@ export const newBankMarch = (count: number): BankMarch => ({
   permeateSaltMgPerH: 0,
   marches: 0,
   recoveries: new Array<number>(count).fill(0.15),
+  slopes: new Array<number>(count).fill(-1),
   march: newMarch(),
 });
 
@@ -52,14 +54,7 @@ export function marchBank(
   let water = 0;
   let salt = 0;
   for (let i = 0; i < count - 1; i += 1) {
-    bank.recoveries[i] = solveRecovery(
-      element,
-      flow,
-      strength,
-      grossBar,
-      bank.recoveries[i]!,
-      bank,
-    );
+    solveRecovery(element, flow, strength, grossBar, bank, i);
     water += bank.march.permeateLPerH;
     salt += bank.march.permeateSaltMgPerH;
     flow = bank.march.concentrateLPerH;
@@ -86,29 +81,34 @@ function marchTo(
 
 const maxRecoveryPasses = 25;
 
-/** The recovery at which an element's march returns the recovery its polarisation was taken at: secant, from the last one known. */
+/**
+ * The recovery at which an element's march returns the recovery its polarisation was taken at: secant, from the recovery and the slope
+ * that were found last, for a bank is marched again and again at nearly the same point.
+ */
 function solveRecovery(
   element: ElementAtTemperature,
   feed: number,
   strength: number,
   grossBar: number,
-  start: number,
   bank: BankMarch,
-): number {
-  let recovery = start;
+  index: number,
+): void {
+  let recovery = bank.recoveries[index]!;
+  let slope = bank.slopes[index]!;
   let previous = NaN;
   let previousMiss = NaN;
   for (let pass = 0; pass < maxRecoveryPasses; pass += 1) {
     marchTo(element, feed, strength, grossBar, feed * (1 - recovery), bank);
     const given = bank.march.permeateLPerH / feed;
     const miss = given - recovery;
-    if (Math.abs(miss) < 1e-9) return recovery;
-    const slope = (miss - previousMiss) / (recovery - previous);
+    const renewed = (miss - previousMiss) / (recovery - previous);
+    if (renewed < -0.5) slope = renewed;
+    if (Math.abs(miss) < 1e-9) break;
     previous = recovery;
     previousMiss = miss;
-    // A rising recovery thickens the wall layer and lowers the product, so the slope lies below -1; else take the plain pass.
-    const next = slope < -0.5 ? recovery - miss / slope : given;
-    recovery = Math.min(Math.max(next, 0), driestRecovery);
+    // A rising recovery thickens the wall layer and lowers the product, so the slope lies below -1.
+    recovery = Math.min(Math.max(recovery - miss / slope, 0), driestRecovery);
   }
-  return recovery;
+  bank.recoveries[index] = recovery;
+  bank.slopes[index] = slope;
 }

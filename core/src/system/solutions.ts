@@ -5,6 +5,7 @@ import { directFlow } from './point/directFlow.ts';
 import { type OperatingPoint, OperatingPointSolver } from './point/operatingPoint.ts';
 import { resolveSystem } from './point/roSystem.ts';
 import { shutoffPressure } from '../tank/bladderTank.ts';
+import { endsOfFill } from './filling/endOfFill.ts';
 import { refuseTank } from './filling/fillTank.ts';
 import { columnAt, type ProductionCurve, productionCurve } from './filling/productionCurve.ts';
 import type { Assessment } from './assessment.ts';
@@ -17,6 +18,9 @@ import {
   type SystemDesign,
   tapLineOf,
 } from './design.ts';
+
+/** Miss that the points of a curve are solved to, over their feed flow: a hundredth of what the curve between them is good for. */
+const curveTolerance = 1e-7;
 
 /** The tap's flow is nearly straight in the tank's pressure; with these points solved it is within half a percent. */
 const tapPoints = 17;
@@ -31,6 +35,7 @@ export class Solutions {
   private lastId = 0;
   private readonly permeances = new Map<object, Outcome<ElementPermeance>>();
   private readonly curves = new Map<string, Outcome<ProductionCurve>>();
+  private readonly closes = new Map<string, Outcome<boolean>>();
   private readonly perLitre = new Map<string, Outcome<Assessment>>();
   private readonly direct = new Map<string, Outcome<OperatingPoint>>();
   private readonly tapFlows = new Map<string, Outcome<number>>();
@@ -48,6 +53,34 @@ export class Solutions {
       const solver = this.solverOf(design, water, ageing);
       if (!solver.ok) return solver;
       return productionCurve(solver.value, tank.prechargeBar, closingBar, productSideOf(design));
+    });
+  }
+
+  /**
+   * Whether production closes by itself: of a tank by two points of its curve, of a tankless design by its tap. Where the whole curve is
+   * asked for as well, ask for that first. Errors: those of the tank and the operating point.
+   */
+  closesOf(design: SystemDesign, water: FeedWater, ageing: Ageing): Outcome<boolean> {
+    const { tank } = design;
+    if (!tank) {
+      const running = this.directOf(design, water, ageing);
+      return running.ok ? succeed(true) : running;
+    }
+    const shutoff = shutoffOf(design);
+    const refused = refuseTank(tank, shutoff);
+    if (refused) return refused;
+    const closingBar = shutoffPressure(shutoff, water.pressureBar);
+    const key = `${this.feedSideKey(design, water, ageing)}/${tank.prechargeBar}/${closingBar}`;
+    return remember(this.closes, key, () => {
+      const solver = this.solverOf(design, water, ageing);
+      if (!solver.ok) return solver;
+      const productSide = productSideOf(design);
+      const ends = endsOfFill(
+        (tankBar) => solver.value.solve(() => productSide(tankBar)),
+        tank.prechargeBar,
+        closingBar,
+      );
+      return ends.ok ? succeed(ends.value.closing !== null) : ends;
     });
   }
 
@@ -113,7 +146,9 @@ export class Solutions {
     const permeance = this.permeanceOf(design);
     if (!permeance.ok) return permeance;
     const resolved = resolveSystem(roSystemOf(design, water, ageing), permeance.value);
-    return resolved.ok ? succeed(new OperatingPointSolver(resolved.value)) : resolved;
+    return resolved.ok
+      ? succeed(new OperatingPointSolver(resolved.value, curveTolerance))
+      : resolved;
   }
 
   private feedSideKey(design: SystemDesign, water: FeedWater, ageing: Ageing): string {

@@ -211,6 +211,6 @@ describe('a lamp added to a system that is there', () => {
       'lamp-on',
       'rest-and-recheck',
     ]);
-    expect(steps.find(({ code }) => code === 'mesh-check')?.data.flowLPerH).toBe(90);
+    expect(steps.find((step) => step.code === 'mesh-check')?.data.flowLPerH).toBe(90);
   });
 });

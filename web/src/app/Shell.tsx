@@ -127,16 +127,16 @@ function AccountMenu() {
     await navigate('/sign-in');
   };
   return (
-    <Menu position="bottom-end" width={240}>
+    <Menu position="bottom-end" width={260} withinPortal={false}>
       <Menu.Target>
         <ActionIcon variant="subtle" size={44} aria-label="Account">
           <IconUser size={20} />
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Label>
+        <Menu.Item disabled className={styles.account}>
           {session?.user.name}, {session?.firm.name}
-        </Menu.Label>
+        </Menu.Item>
         <Menu.Item component={Link} to="/firm">
           How the firm works
         </Menu.Item>

@@ -53,6 +53,11 @@ export const theme = createTheme({
   cursorType: 'pointer',
   respectReducedMotion: true,
   focusRing: 'auto',
+  components: {
+    // Its head is no banner: a page has one, and a dialog is not it.
+    Modal: { defaultProps: { attributes: { header: { role: 'presentation' } } } },
+    Popover: { defaultProps: { withinPortal: false } },
+  },
 });
 
 export const cssVariables: CSSVariablesResolver = () => ({

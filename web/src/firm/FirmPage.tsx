@@ -78,7 +78,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
     >
       <Stack gap="md">
         <PageTitle>How the firm works</PageTitle>
-<Group justify="space-between">
+        <Group justify="space-between">
           <Title order={1} size="h2">
             How the firm works
           </Title>

@@ -36,7 +36,7 @@ export function JobsPage() {
   return (
     <Stack gap="lg">
       <PageTitle>Jobs</PageTitle>
-<Group justify="space-between" align="center">
+      <Group justify="space-between" align="center">
         <Title order={1}>Jobs</Title>
         <Group gap="xs">
           <OpenJobFile />

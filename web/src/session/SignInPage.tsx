@@ -30,7 +30,7 @@ export function SignInPage() {
     <main>
       <Container size={440} py={{ base: 32, sm: 88 }}>
         <PageTitle>Sign in</PageTitle>
-<Stack gap="lg">
+        <Stack gap="lg">
           <img src="/mark.svg" alt="" width={52} height={52} />
           <div>
             <Title order={1}>Katharos</Title>

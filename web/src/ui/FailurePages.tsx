@@ -8,7 +8,7 @@ export function MissingPage() {
     <Container size="sm" py={64}>
       <Stack>
         <PageTitle>Nothing here</PageTitle>
-<Title order={1}>Nothing is kept under this address</Title>
+        <Title order={1}>Nothing is kept under this address</Title>
         <Text>It may have been typed wrongly, or it belongs to another firm.</Text>
         <Anchor component={Link} to="/jobs">
           Go to your jobs
@@ -25,7 +25,7 @@ export function BrokenPage() {
     <Container size="sm" py={64}>
       <Stack align="flex-start">
         <PageTitle>Stopped working</PageTitle>
-<Title order={1}>This page stopped working</Title>
+        <Title order={1}>This page stopped working</Title>
         <Text>
           What you entered is kept in this browser and is brought back when the job opens again.
         </Text>

@@ -19,7 +19,7 @@ export function VanPage() {
   return (
     <Stack gap="md">
       <PageTitle>The van</PageTitle>
-<Title order={1} size="h2">
+      <Title order={1} size="h2">
         What the van holds
       </Title>
       <section className="panel" aria-label="Stock of the van">

@@ -1,3 +1,4 @@
+import type { BranchKind } from '../../hydraulics/branchPressure.ts';
 import type { Disinfectant } from '../../water/carbonLife.ts';
 
 /** What is decided explicitly, in the order of the water. */
@@ -17,13 +18,192 @@ export const decisionTopics = [
 ] as const;
 export type DecisionTopic = (typeof decisionTopics)[number];
 
-/** One choice made for the person, with the numbers it rests on. The sentence is made by the contract's word list. */
-export interface Decision {
-  topic: DecisionTopic;
+/** One choice made for the person about a topic, under a code that says why, with the numbers it rests on; NaN where there is none. */
+interface Decided<T extends DecisionTopic, C extends string, D> {
+  topic: T;
   choice: 'yes' | 'no' | 'consider';
-  code: string;
-  data: Readonly<Record<string, number | string>>;
+  code: C;
+  data: Readonly<D>;
 }
+
+type RegulatorDecision = Decided<
+  'regulator',
+  'regulator-needed' | 'regulator-two-schools' | 'regulator-not-needed',
+  { highestSupplyBar: number; highSupplyBar: number; strictSupplyBar: number }
+>;
+
+type LeakStopDecision = Decided<
+  'leak-stop',
+  'leak-stop-fitted' | 'leak-stop-left-out',
+  Record<never, never>
+>;
+
+/** What of the feed may ask for treatment ahead of the unit. */
+export const pretreatmentKeys = ['ironMgL', 'manganeseMgL', 'sulfideMgL', 'turbidityNtu'] as const;
+export type PretreatmentKey = (typeof pretreatmentKeys)[number];
+
+type PretreatmentDecision = Decided<
+  'pretreatment',
+  'pretreatment-needed' | 'pretreatment-not-needed' | 'pretreatment-not-read',
+  Record<PretreatmentKey, number> & { over: readonly PretreatmentKey[] }
+>;
+
+type CarbonDecision = Decided<
+  'carbon',
+  | 'carbon-for-taste'
+  | 'carbon-catalytic'
+  | 'carbon-too-weak-for-chloramine'
+  | 'carbon-by-litres'
+  | 'carbon-by-calendar',
+  {
+    residualMgL: number;
+    assumed: boolean;
+    feedLPerDay: number;
+    months: number;
+    calendarMonths: number;
+  }
+>;
+
+type BoosterDecision = Decided<
+  'booster',
+  | 'booster-built-in'
+  | 'booster-not-needed'
+  | 'booster-permeate-pump'
+  | 'booster-customary'
+  | 'booster-would-help'
+  | 'booster-needs-outlet'
+  | 'booster-nothing-without'
+  | 'booster-shuts-off-only-with'
+  | 'booster-too-little-without'
+  | 'booster-low-supply'
+  | 'booster-saves-water'
+  | 'booster-by-choice',
+  {
+    supplyBar: number;
+    lowSupplyBar: number;
+    osmoticBar: number;
+    withLPerDay: number;
+    withoutLPerDay: number;
+    neededLPerDay: number;
+    powerW: number;
+    /** L to drain for one of product with and without the design's permeate pump. */
+    drainPerProduct: number;
+    plainDrainPerProduct: number;
+    /** Where the pump works on its curve in the worst case. */
+    pumpFlowLPerH: number;
+    pumpBoostBar: number;
+    membraneBar: number;
+    cutoutBar: number;
+    tankless: boolean;
+  }
+>;
+
+type RestrictorDecision = Decided<
+  'restrictor',
+  'restrictor-unknown' | 'restrictor-balanced' | 'restrictor-too-tight' | 'restrictor-too-wide',
+  {
+    flowMlMin: number;
+    recovery: number;
+    drainPerProduct: number;
+    lsi: number;
+    mostRecovery: number;
+    elements: number;
+  }
+>;
+
+type ScalingDecision = Decided<
+  'scaling',
+  'scaling-soften-or-accept' | 'scaling-slow' | 'scaling-none',
+  { hardnessMgL: number; lsi: number; recovery: number; hardMgL: number }
+>;
+
+type ShutOffDecision = Decided<
+  'shut-off',
+  'shut-off-by-the-tap' | 'shut-off-never-closes' | 'shut-off-by-switch' | 'shut-off-closes',
+  { supplyBar: number; closesBar: number; stallBar: number; worstHours: number }
+>;
+
+type MineralsDecision = Decided<
+  'minerals',
+  | 'minerals-unknown'
+  | 'minerals-would-lift'
+  | 'minerals-not-needed'
+  | 'minerals-add-nothing'
+  | 'minerals-before-tank'
+  | 'minerals-too-alkaline'
+  | 'minerals-after-tank'
+  | 'minerals-in-line',
+  {
+    productPh: number;
+    leastPh: number;
+    tdsBefore: number;
+    phAfter: number;
+    tdsAfter: number;
+    hardnessAfter: number;
+  }
+>;
+
+type PostFilterDecision = Decided<
+  'post-filter',
+  'post-filter-after-tank' | 'post-filter-in-line' | 'post-filter-missing' | 'post-filter-left-out',
+  Record<never, never>
+>;
+
+type DisinfectionDecision = Decided<
+  'disinfection',
+  | 'lamp-by-choice'
+  | 'lamp-not-asked'
+  | 'lamp-left-out'
+  | 'lamp-needs-outlet'
+  | 'lamp-feed-not-clear'
+  | 'lamp-needed'
+  | 'lamp-dose-too-low',
+  {
+    doseMjCm2: number;
+    neededMjCm2: number;
+    flowLPerH: number;
+    hardnessMgL: number;
+    transmittance: number;
+  }
+>;
+
+type RefrigeratorDecision = Decided<
+  'refrigerator',
+  | 'refrigerator-without-tank'
+  | 'refrigerator-enough'
+  | 'refrigerator-only-when-full'
+  | 'refrigerator-too-weak',
+  { kind: BranchKind; fullBar: number; drawnBar: number; neededBar: number }
+>;
+
+/** Every decision that can be come to; a word list that leaves one out does not compile. */
+export type Decision =
+  | RegulatorDecision
+  | LeakStopDecision
+  | PretreatmentDecision
+  | CarbonDecision
+  | BoosterDecision
+  | RestrictorDecision
+  | ScalingDecision
+  | ShutOffDecision
+  | MineralsDecision
+  | PostFilterDecision
+  | DisinfectionDecision
+  | RefrigeratorDecision;
+
+export type DecisionCode = Decision['code'];
+
+/** The decision about a topic. */
+export type DecisionOn<T extends DecisionTopic> = Extract<Decision, { topic: T }>;
+
+/** The numbers behind a code. */
+export type DecisionData<C extends DecisionCode> = Decision extends infer D
+  ? D extends { code: infer K; data: infer X }
+    ? C extends K
+      ? X
+      : never
+    : never
+  : never;
 
 /** What is known of the supply and the site that a decision needs; what was not read is null. */
 export interface SiteFacts {

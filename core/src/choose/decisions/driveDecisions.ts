@@ -7,7 +7,7 @@ import type { Recommendation } from '../recommend.ts';
 import { practiceLimits } from '../../base/practice.ts';
 import { type SizingWaters, agedMembrane, type SystemDesign } from '../../system/design.ts';
 import type { Requirements } from '../requirements.ts';
-import type { Decision, SiteFacts } from './decision.ts';
+import type { DecisionOn, SiteFacts } from './decision.ts';
 
 /** The same design without its pump, or with a pump; null if the catalogue holds none. */
 function counterpart(design: SystemDesign, recommendation?: Recommendation): SystemDesign | null {
@@ -23,7 +23,7 @@ export function decideBooster(
   requirements: Requirements,
   facts: SiteFacts,
   recommendation?: Recommendation,
-): Decision {
+): DecisionOn<'booster'> {
   const other = counterpart(design, recommendation);
   const otherWorst = other ? assess(other, waters.worst, agedMembrane) : null;
   const ownWorst = assess(design, waters.worst, agedMembrane);
@@ -43,7 +43,10 @@ export function decideBooster(
   };
   const cost = (any: SystemDesign) =>
     judge(any, waters, requirements, { trial: null }).fiveYearCost;
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+  const decision = (
+    choice: DecisionOn<'booster'>['choice'],
+    code: DecisionOn<'booster'>['code'],
+  ): DecisionOn<'booster'> => ({
     topic: 'booster',
     choice,
     code,
@@ -68,22 +71,32 @@ export function decideBooster(
   return decision('yes', saves ? 'booster-saves-water' : 'booster-by-choice');
 }
 
+type BoosterData = DecisionOn<'booster'>['data'];
+
 /** Where a pump works on its curve in the worst case: flow through it, what it adds there, and its cut-out. */
-function pumpPoint(design: SystemDesign, worst: Assessment | null): Record<string, number> {
-  if (!design.pump || !worst) return {};
-  const { feedFlowLPerH } = worst.running;
+function pumpPoint(
+  design: SystemDesign,
+  worst: Assessment | null,
+): Pick<BoosterData, 'pumpFlowLPerH' | 'pumpBoostBar' | 'membraneBar' | 'cutoutBar' | 'tankless'> {
+  const tankless = design.tank === null;
+  if (!design.pump || !worst)
+    return { pumpFlowLPerH: NaN, pumpBoostBar: NaN, membraneBar: NaN, cutoutBar: NaN, tankless };
+  const { feedFlowLPerH, membranePressureBar } = worst.running;
   return {
     pumpFlowLPerH: feedFlowLPerH,
     pumpBoostBar: pumpBoost(design.pump.pump.curve, feedFlowLPerH),
-    membraneBar: worst.running.membranePressureBar,
+    membraneBar: membranePressureBar,
     cutoutBar: design.pump.cutoutBar,
-    ...(design.tank ? {} : { tankless: 1 }),
+    tankless,
   };
 }
 
-/** Drain water with and without the design's permeate pump, L per L of product today; nothing where it has none. */
-function permeatePumpGain(design: SystemDesign, { today }: SizingWaters): Record<string, number> {
-  if (!design.permeatePump) return {};
+/** Drain water with and without the design's permeate pump, L per L of product today. */
+function permeatePumpGain(
+  design: SystemDesign,
+  { today }: SizingWaters,
+): Pick<BoosterData, 'drainPerProduct' | 'plainDrainPerProduct'> {
+  if (!design.permeatePump) return { drainPerProduct: NaN, plainDrainPerProduct: NaN };
   const drain = (any: SystemDesign) => {
     const assessed = assess(any, today);
     return assessed.ok ? assessed.value.drainLPerProductL : NaN;
@@ -100,27 +113,25 @@ export function decideShutOff(
   today: Assessment,
   worst: Assessment,
   waters: SizingWaters,
-): Decision {
-  const data: Record<string, number> = { supplyBar: waters.worst.pressureBar };
-  if (!today.fill || !worst.fill) {
-    return { topic: 'shut-off', choice: 'yes', code: 'shut-off-by-the-tap', data };
-  }
-  data.closesBar = worst.fill.shutoffPressureBar;
-  if (!worst.fill.shutsOff) {
-    data.stallBar = worst.fill.stallPressureBar;
-    return { topic: 'shut-off', choice: 'no', code: 'shut-off-never-closes', data };
-  }
-  data.worstHours = worst.fill.fillTimeMin / 60;
-  return {
-    topic: 'shut-off',
-    choice: 'yes',
-    code: design.pump ? 'shut-off-by-switch' : 'shut-off-closes',
-    data,
+): DecisionOn<'shut-off'> {
+  const { fill } = worst;
+  const data = {
+    supplyBar: waters.worst.pressureBar,
+    closesBar: fill?.shutoffPressureBar ?? NaN,
+    stallBar: fill && !fill.shutsOff ? fill.stallPressureBar : NaN,
+    worstHours: fill?.shutsOff ? fill.fillTimeMin / 60 : NaN,
   };
+  const decision = (
+    choice: DecisionOn<'shut-off'>['choice'],
+    code: DecisionOn<'shut-off'>['code'],
+  ): DecisionOn<'shut-off'> => ({ topic: 'shut-off', choice, code, data });
+  if (!today.fill || !fill) return decision('yes', 'shut-off-by-the-tap');
+  if (!fill.shutsOff) return decision('no', 'shut-off-never-closes');
+  return decision('yes', design.pump ? 'shut-off-by-switch' : 'shut-off-closes');
 }
 
 /** Whether the supply has to be held down: two schools draw the line at different pressures. */
-export function decideRegulator(highestSupplyBar: number): Decision {
+export function decideRegulator(highestSupplyBar: number): DecisionOn<'regulator'> {
   const { highSupplyBar, strictSupplyBar } = practiceLimits;
   const data = { highestSupplyBar, highSupplyBar, strictSupplyBar };
   if (highestSupplyBar > highSupplyBar) {

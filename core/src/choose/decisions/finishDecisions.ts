@@ -5,14 +5,14 @@ import { remineralise } from '../../system/remineralise.ts';
 import type { Requirements } from '../requirements.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { tankPressure } from '../../tank/bladderTank.ts';
-import type { Decision } from './decision.ts';
+import type { DecisionOn } from './decision.ts';
 
 /** Which minerals, where, and what they make of the product. */
 export function decideMinerals(
   design: SystemDesign,
   today: Assessment | null,
   requirements: Requirements,
-): Decision {
+): DecisionOn<'minerals'> {
   const minerals = today && remineralise(design, today);
   const data = {
     productPh: today?.productPh ?? NaN,
@@ -22,7 +22,10 @@ export function decideMinerals(
     tdsAfter: minerals?.tdsMgL ?? NaN,
     hardnessAfter: minerals?.hardnessMgL ?? NaN,
   };
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+  const decision = (
+    choice: DecisionOn<'minerals'>['choice'],
+    code: DecisionOn<'minerals'>['code'],
+  ): DecisionOn<'minerals'> => ({
     topic: 'minerals',
     choice,
     code,
@@ -47,8 +50,11 @@ export function decideRestrictor(
   { restrictor, elements }: SystemDesign,
   today: Assessment | null,
   { mostRecovery, mostDrainPerProductL }: Requirements,
-): Decision {
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+): DecisionOn<'restrictor'> {
+  const decision = (
+    choice: DecisionOn<'restrictor'>['choice'],
+    code: DecisionOn<'restrictor'>['code'],
+  ): DecisionOn<'restrictor'> => ({
     topic: 'restrictor',
     choice,
     code,
@@ -70,7 +76,10 @@ export function decideRestrictor(
 }
 
 /** A last carbon between tank and tap. */
-export const decidePostFilter = ({ postFilter, tank }: SystemDesign): Decision => ({
+export const decidePostFilter = ({
+  postFilter,
+  tank,
+}: SystemDesign): DecisionOn<'post-filter'> => ({
   topic: 'post-filter',
   choice: postFilter ? 'yes' : tank ? 'consider' : 'no',
   code: postFilter
@@ -84,7 +93,7 @@ export const decidePostFilter = ({ postFilter, tank }: SystemDesign): Decision =
 });
 
 /** A leak stop costs little beside a wet floor: fitted unless somebody decides otherwise. */
-export const decideLeakStop = (fitted: boolean): Decision => ({
+export const decideLeakStop = (fitted: boolean): DecisionOn<'leak-stop'> => ({
   topic: 'leak-stop',
   choice: fitted ? 'yes' : 'consider',
   code: fitted ? 'leak-stop-fitted' : 'leak-stop-left-out',
@@ -95,7 +104,7 @@ export const decideLeakStop = (fitted: boolean): Decision => ({
 export function decideRefrigerator(
   design: SystemDesign,
   worst: Assessment | null,
-): Decision | undefined {
+): DecisionOn<'refrigerator'> | undefined {
   const { branches, tank, postFilter } = design;
   const restingBar = worst?.fill
     ? worst.fill.shutsOff
@@ -116,7 +125,10 @@ export function decideRefrigerator(
       one.drawnBar - one.branch.neededBar < least.drawnBar - least.branch.neededBar ? one : least,
     first,
   );
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+  const decision = (
+    choice: DecisionOn<'refrigerator'>['choice'],
+    code: DecisionOn<'refrigerator'>['code'],
+  ): DecisionOn<'refrigerator'> => ({
     topic: 'refrigerator',
     choice,
     code,

@@ -5,20 +5,27 @@ import type { Requirements } from '../requirements.ts';
 import { scalesSoon } from '../scalesSoon.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { productTransmittance, ultravioletDose } from '../../ultraviolet/ultravioletDose.ts';
-import type { Decision, SiteFacts } from './decision.ts';
+import { type DecisionOn, pretreatmentKeys, type SiteFacts } from './decision.ts';
 
 /** Whether iron, manganese, hydrogen sulfide or turbidity ask for treatment ahead of the unit. */
-export function decidePretreatment(facts: SiteFacts): Decision {
-  const keys = ['ironMgL', 'manganeseMgL', 'sulfideMgL', 'turbidityNtu'] as const;
-  const data: Record<string, number> = {};
-  for (const key of keys) data[key] = facts[key] ?? NaN;
-  const over = keys.filter((key) => (facts[key] ?? 0) > feedLimits[key]);
-  const read = keys.filter((key) => facts[key] !== null);
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+export function decidePretreatment(facts: SiteFacts): DecisionOn<'pretreatment'> {
+  const { ironMgL, manganeseMgL, sulfideMgL, turbidityNtu } = facts;
+  const over = pretreatmentKeys.filter((key) => (facts[key] ?? 0) > feedLimits[key]);
+  const read = pretreatmentKeys.filter((key) => facts[key] !== null);
+  const decision = (
+    choice: DecisionOn<'pretreatment'>['choice'],
+    code: DecisionOn<'pretreatment'>['code'],
+  ): DecisionOn<'pretreatment'> => ({
     topic: 'pretreatment',
     choice,
     code,
-    data: { ...data, over: over.join(' ') },
+    data: {
+      ironMgL: ironMgL ?? NaN,
+      manganeseMgL: manganeseMgL ?? NaN,
+      sulfideMgL: sulfideMgL ?? NaN,
+      turbidityNtu: turbidityNtu ?? NaN,
+      over,
+    },
   });
   if (over.length > 0) return decision('yes', 'pretreatment-needed');
   return read.length > 0
@@ -32,18 +39,21 @@ export function decideCarbon(
   { disinfectant }: SiteFacts,
   { demandLPerDay }: Requirements,
   today: Assessment | null,
-): Decision {
+): DecisionOn<'carbon'> {
   const feedLPerDay = demandLPerDay * (1 + (today?.drainLPerProductL ?? NaN));
   const capacities = prefilters.map((part) => part.disinfectantG);
   const catalytic = prefilters.some((part) => part.media === 'catalytic-carbon');
   const months = disinfectant ? carbonLifeMonths(capacities, disinfectant, feedLPerDay) : Infinity;
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+  const decision = (
+    choice: DecisionOn<'carbon'>['choice'],
+    code: DecisionOn<'carbon'>['code'],
+  ): DecisionOn<'carbon'> => ({
     topic: 'carbon',
     choice,
     code,
     data: {
       residualMgL: disinfectant?.residualMgL ?? 0,
-      assumed: disinfectant?.assumed ? 1 : 0,
+      assumed: disinfectant?.assumed ?? false,
       feedLPerDay,
       months,
       calendarMonths: lifeMonths.carbon,
@@ -61,7 +71,7 @@ export function decideCarbon(
 }
 
 /** Whether the concentrate scales. */
-export function decideScaling(today: Assessment): Decision {
+export function decideScaling(today: Assessment): DecisionOn<'scaling'> {
   const data = {
     hardnessMgL: today.water.hardnessMgL,
     lsi: today.concentrateLsi,
@@ -80,7 +90,7 @@ export function decideDisinfection(
   facts: SiteFacts,
   { lamp }: SystemDesign,
   today: Assessment | null,
-): Decision {
+): DecisionOn<'disinfection'> {
   const flowLPerH = (today?.tapFullLPerMin ?? NaN) * 60;
   const passage = today ? 1 - today.rejection : NaN;
   // What shades the light is held back like other ions of two charges, a third as readily passed as the salts on the whole.
@@ -91,7 +101,10 @@ export function decideDisinfection(
   };
   const transmittance = Math.max(facts.transmittance ?? 0, productTransmittance);
   const doseMjCm2 = lamp ? ultravioletDose(lamp, flowLPerH, transmittance) : NaN;
-  const decision = (choice: Decision['choice'], code: string): Decision => ({
+  const decision = (
+    choice: DecisionOn<'disinfection'>['choice'],
+    code: DecisionOn<'disinfection'>['code'],
+  ): DecisionOn<'disinfection'> => ({
     topic: 'disinfection',
     choice,
     code,

@@ -22,33 +22,52 @@ const stalls: ReadonlySet<FailureCode> = new Set(['no-driving-pressure', 'pressu
 export const isStalled = (point: Outcome<OperatingPoint>): boolean =>
   !point.ok && stalls.has(point.failure.code);
 
+type PointAt = (tankBar: number) => Outcome<OperatingPoint>;
+
+/** The two ends of a fill that is to close at a pressure: into the empty tank, and there; null where production has stalled before. */
+export interface Ends {
+  running: OperatingPoint;
+  closing: OperatingPoint | null;
+}
+
 /**
- * Finds where filling ends.
+ * Whether filling gets to the closing pressure, by two points alone.
  * @param pointAt operating point by tank pressure
  * Errors: those of the operating point; 'shutoff-below-precharge' if production would stop before the tank takes any water.
  */
-export function endOfFill(
-  pointAt: (tankBar: number) => Outcome<OperatingPoint>,
+export function endsOfFill(
+  pointAt: PointAt,
   prechargeBar: number,
   closingBar: number,
-): Outcome<EndOfFill> {
+): Outcome<Ends> {
   if (closingBar <= prechargeBar) {
     return fail('shutoff-below-precharge', 'tank.prechargeBar', { closingBar, prechargeBar });
   }
   const empty = pointAt(prechargeBar);
   if (!empty.ok) return empty;
   const running = empty.value;
-  const stalledFlow = stallShare * running.permeateFlowLPerH;
   const closing = pointAt(closingBar);
   if (!closing.ok && !isStalled(closing)) return closing;
-  if (closing.ok && closing.value.permeateFlowLPerH > stalledFlow) {
-    return succeed({
-      running,
-      endBar: closingBar,
-      closing: closing.value,
-      reachesClosing: true,
-    });
-  }
+  const closes =
+    closing.ok && closing.value.permeateFlowLPerH > stallShare * running.permeateFlowLPerH;
+  return succeed({ running, closing: closes ? closing.value : null });
+}
+
+/**
+ * Finds where filling ends.
+ * @param pointAt operating point by tank pressure
+ * Errors: those of `endsOfFill`.
+ */
+export function endOfFill(
+  pointAt: PointAt,
+  prechargeBar: number,
+  closingBar: number,
+): Outcome<EndOfFill> {
+  const ends = endsOfFill(pointAt, prechargeBar, closingBar);
+  if (!ends.ok) return ends;
+  const { running, closing } = ends.value;
+  if (closing) return succeed({ running, endBar: closingBar, closing, reachesClosing: true });
+  const stalledFlow = stallShare * running.permeateFlowLPerH;
   const surplus = (bar: number) => {
     const point = pointAt(bar);
     return (point.ok ? point.value.permeateFlowLPerH : 0) - stalledFlow;

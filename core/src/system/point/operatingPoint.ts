@@ -30,7 +30,8 @@ export type BackPressure = (permeateLPerH: number) => number;
 /** The relation of ASTM D4516 is stated to 70,000 mg/L; a concentrate beyond it is not a residential system. */
 const strongestConcentrateMgL = 70000;
 
-const relativeTolerance = 1e-9;
+/** Miss that a point is solved to, over its feed flow, unless a caller that asks for many is content with less. */
+const usualTolerance = 1e-9;
 const maxPasses = 60;
 
 /** Solves one resolved system over and over, at changing product-side pressure, starting each time from the last answer. */
@@ -38,13 +39,18 @@ export class OperatingPointSolver {
   private readonly system: ResolvedSystem;
   private readonly bank: BankMarch;
   private readonly flux: LocalFlux = { water: 0, permeateMgL: 0, passage: 0 };
-  private lastFeed = NaN;
+  private readonly tolerance: number;
+  /** Back pressures and feed flows of the last points, the newest first, and the slope of the miss at the newest. */
+  private readonly lastBacks = [NaN, NaN, NaN];
+  private readonly lastFeeds = [NaN, NaN, NaN];
+  private lastSlope = NaN;
   private membraneBar = 0;
   private concentrate = 0;
   private backBar = 0;
 
-  constructor(system: ResolvedSystem) {
+  constructor(system: ResolvedSystem, tolerance = usualTolerance) {
     this.system = system;
+    this.tolerance = tolerance;
     this.bank = newBankMarch(system.count);
   }
 
@@ -65,7 +71,7 @@ export class OperatingPointSolver {
         backBar: restingBack,
       });
     }
-    const feed = this.search(backPressure, deadHead);
+    const feed = this.search(backPressure, deadHead, restingBack);
     if (Number.isNaN(feed)) return fail('iteration-limit', 'feedFlowLPerH', { passes: maxPasses });
     return this.report(feed);
   }
@@ -98,26 +104,23 @@ export class OperatingPointSolver {
    * Safeguarded secant search. The mean-strength residual, fifty times cheaper than a march, is solved first and gives the
    * starting point and the slope; from there three or four marches do. A step that leaves the bracket is replaced by a halving.
    */
-  private search(backPressure: BackPressure, deadHead: number): number {
+  private search(backPressure: BackPressure, deadHead: number, restingBack: number): number {
     let low = 0;
     // At this feed even a pump at dead head and pure water would leave water over.
     let high =
       1.01 *
       (restrictorFlow(this.system.restrictorCoefficient, deadHead) +
         this.system.count * this.system.element.water * deadHead);
-    const step = 1e-4;
-    let x = this.lastFeed;
+    let x = this.expectedFeed(restingBack);
+    let slope = this.lastSlope;
     if (!(x > low && x < high)) x = this.roughFeed(backPressure, low, high);
-    let slope =
-      (this.residual(x * (1 + step), backPressure, false) - this.residual(x, backPressure, false)) /
-      (x * step);
-    if (!(slope > 0.05)) slope = 1;
+    if (!(slope > 0.05)) slope = this.roughSlope(x, backPressure);
     let before = NaN;
     let missBefore = NaN;
     for (let pass = 0; pass < maxPasses; pass += 1) {
       const miss = this.residual(x, backPressure, true);
-      if (Math.abs(miss) <= relativeTolerance * x || high - low <= 1e-13 * high) {
-        this.lastFeed = x;
+      if (Math.abs(miss) <= this.tolerance * x || high - low <= 1e-13 * high) {
+        this.remember(restingBack, x, slope);
         return x;
       }
       if (miss > 0) high = x;
@@ -130,6 +133,39 @@ export class OperatingPointSolver {
       x = next > low && next < high ? next : (low + high) / 2;
     }
     return NaN;
+  }
+
+  /** Where the last points lead to at another back pressure: through three a parabola, through two a line, from one itself. */
+  private expectedFeed(back: number): number {
+    const [b0, b1, b2] = this.lastBacks as [number, number, number];
+    const [f0, f1, f2] = this.lastFeeds as [number, number, number];
+    const first = (f1 - f0) / (b1 - b0);
+    if (!Number.isFinite(first)) return f0;
+    const line = f0 + first * (back - b0);
+    const bend = ((f2 - f1) / (b2 - b1) - first) / (b2 - b0);
+    return Number.isFinite(bend) ? line + bend * (back - b0) * (back - b1) : line;
+  }
+
+  private remember(back: number, feed: number, slope: number): void {
+    const { lastBacks, lastFeeds } = this;
+    if (back !== lastBacks[0]) {
+      lastBacks[2] = lastBacks[1]!;
+      lastBacks[1] = lastBacks[0]!;
+      lastFeeds[2] = lastFeeds[1]!;
+      lastFeeds[1] = lastFeeds[0]!;
+    }
+    lastBacks[0] = back;
+    lastFeeds[0] = feed;
+    this.lastSlope = slope;
+  }
+
+  /** Slope of the miss by feed flow, from the mean strength alone. */
+  private roughSlope(x: number, backPressure: BackPressure): number {
+    const step = 1e-4;
+    const rise =
+      this.residual(x * (1 + step), backPressure, false) - this.residual(x, backPressure, false);
+    const slope = rise / (x * step);
+    return slope > 0.05 ? slope : 1;
   }
 
   /** Root of the mean-strength residual to a part in a thousand, by bisection and false position. */

@@ -51,8 +51,9 @@ export function StepPhotographs({
                 {...props}
                 variant="subtle"
                 size="compact-sm"
-                mih={32}
-                px={0}
+                mih={44}
+                miw={44}
+                px={4}
                 className="no-print"
                 loading={sending}
                 aria-label={`Photograph: ${title}`}

@@ -158,7 +158,8 @@ function StepNote({ id, title }: { id: string; title: string }) {
         variant="subtle"
         size="compact-sm"
         mih={44}
-        px={0}
+        miw={44}
+        px={4}
         className="no-print"
         aria-label={`Note: ${title}`}
         onClick={() => setOpen(true)}
