@@ -3,6 +3,9 @@ export default {
   testEnvironment: 'node',
   // Only a guard against a test that hangs: signing in costs a slow hash, and a machine may be busy. No test here measures time.
   testTimeout: 30_000,
+  // Left to itself Jest keeps a core free, which on two cores leaves one.
+  maxWorkers: 2,
+  cacheDirectory: '<rootDir>/.local/cache/jest',
   roots: ['core', 'job', 'words', 'papers', 'contract', 'solve', 'server', 'web', 'tools'].map(
     (name) => `${name}/src`,
   ),

@@ -1,12 +1,17 @@
 import { spawn } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildIfChanged } from './installation.ts';
+import { buildIfChanged, localFolder } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
-import { ended, freePort } from './processes.ts';
+import { ended } from './processes.ts';
+import { workspaces } from './workspaces.ts';
 import { chromium, findOrInstall } from './systemPackages.ts';
 
 const root = join(import.meta.dirname, '../..');
+/** Every workspace's sources, and nothing that a build left. */
+const sourceFolders = [...workspaces, 'solve', 'server', 'web', 'tools'].map(
+  (name) => `${name}/src`,
+);
 const bin = (name: string) => join(root, 'node_modules/.bin', name);
 
 interface Tally {
@@ -14,25 +19,91 @@ interface Tally {
   failed: number;
 }
 
-/** Runs a program, shows its output, and says whether it succeeded. */
+interface Step {
+  title: string;
+  program: string;
+  args: string[];
+  env?: NodeJS.ProcessEnv;
+}
+
+/** Runs a program and says whether it succeeded. Its output is shown as it comes, or at its end where several run at once. */
 async function step(
-  title: string,
-  program: string,
-  args: string[],
-  env: NodeJS.ProcessEnv = {},
+  { title, program, args, env = {} }: Step,
+  shown: 'live' | 'after' = 'live',
 ): Promise<boolean> {
-  process.stdout.write(`\n== ${title}\n`);
+  if (shown === 'live') process.stdout.write(`\n== ${title}\n`);
   const started = Date.now();
+  const pipe = shown === 'live' ? 'inherit' : 'pipe';
   const child = spawn(program, args, {
     cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
+    stdio: ['ignore', pipe, pipe],
     env: { ...process.env, ...env },
   });
+  let output = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream?.setEncoding('utf8').on('data', (text: string) => (output += text));
   const code = await ended(child);
+  if (shown === 'after') process.stdout.write(`\n== ${title}\n${output}`);
   process.stdout.write(
     `   ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s\n`,
   );
   return code === 0;
+}
+
+/** Runs steps by so many at once, in their order. */
+async function together(steps: readonly Step[], atOnce: number): Promise<boolean[]> {
+  const left = [...steps.entries()];
+  const done: boolean[] = [];
+  const worker = async (): Promise<void> => {
+    for (let next = left.shift(); next; next = left.shift()) {
+      done[next[0]] = await step(next[1], 'after');
+    }
+  };
+  await Promise.all(Array.from({ length: atOnce }, worker));
+  return done;
+}
+
+/** What is checked without running anything, the longest first; each keeps what it found of files that stay the same. */
+function staticChecks(): Step[] {
+  const cache = (name: string) => join(localFolder, 'cache', name);
+  return [
+    {
+      title: 'lint',
+      program: bin('eslint'),
+      args: ['.', '--max-warnings', '0', '--cache', '--cache-strategy', 'content'].concat(
+        '--cache-location',
+        cache('eslint'),
+      ),
+    },
+    {
+      title: 'types',
+      program: bin('tsc'),
+      args: ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', cache('types')],
+    },
+    {
+      title: 'format',
+      program: bin('prettier'),
+      args: [
+        '--check',
+        '--log-level',
+        'warn',
+        '--cache',
+        '--cache-location',
+        cache('prettier'),
+        '.',
+      ],
+    },
+    {
+      title: 'boundaries',
+      program: bin('depcruise'),
+      args: ['--config', '.dependency-cruiser.mjs', ...sourceFolders],
+    },
+    {
+      title: 'types of the core without browser or Node',
+      program: bin('tsc'),
+      args: ['-p', 'core/tsconfig.json', '--incremental', '--tsBuildInfoFile', cache('core-types')],
+    },
+  ];
 }
 
 function readReport<T>(file: string): T | undefined {
@@ -68,57 +139,75 @@ function playwrightTally(file: string): Tally {
   return { passed: expected, failed: unexpected + flaky + report.errors.length };
 }
 
+interface Options {
+  /** Leaves the static checks out. */
+  quick: boolean;
+  /** The one file that is run, by a part of its path. */
+  only: string | undefined;
+}
+
+function readOptions(options: readonly string[]): Options {
+  const at = options.indexOf('--only');
+  const only = at < 0 ? undefined : options[at + 1];
+  const known = (option: string, i: number) => option === '--quick' || i === at || i === at + 1;
+  const unknown =
+    at < 0 ? options.find((option) => option !== '--quick') : options.find((o, i) => !known(o, i));
+  if (unknown || (at >= 0 && !only))
+    throw new Error('Known options: --quick, and --only with a part of a test file’s path.');
+  return { quick: options.includes('--quick'), only };
+}
+
 /** `npm test`: lint, types, unit, API and browser tests, and one closing line summed from the runners' reports. */
-export async function run(options: string[]): Promise<void> {
-  const browserPath = await findOrInstall(chromium);
+export async function run(given: string[]): Promise<void> {
+  const { quick, only } = readOptions(given);
+  const inBrowser = only === undefined || only.includes('.spec');
+  const inJest = only === undefined || !only.includes('.spec');
+  const started = Date.now();
   const scratch = scratchFolder('test');
+  mkdirSync(join(localFolder, 'cache'), { recursive: true });
   const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: false });
   const checks: boolean[] = [];
   const tallies: Tally[] = [];
   try {
-    const env = { DATABASE_URL: postgres.url, CHROMIUM_PATH: browserPath };
-    if (!options.includes('--quick')) {
-      checks.push(await step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']));
-      checks.push(await step('lint', bin('eslint'), ['.', '--max-warnings', '0']));
-      checks.push(await step('types', bin('tsc'), ['-p', 'tsconfig.json']));
-      checks.push(
-        await step('types of the core without browser or Node', bin('tsc'), [
-          '-p',
-          'core/tsconfig.json',
-        ]),
-      );
+    if (!quick && only === undefined) checks.push(...(await together(staticChecks(), 2)));
+    if (inJest) {
+      const report = join(scratch, 'jest.json');
+      const ok = await step({
+        title: 'unit and API tests',
+        program: process.execPath,
+        args: ['--experimental-vm-modules', '--no-warnings', bin('jest')]
+          .concat('--json', `--outputFile=${report}`)
+          .concat(only === undefined ? [] : [only]),
+        env: { DATABASE_URL: postgres.url },
+      });
+      tallies.push(withExit(jestTally(report), ok));
     }
-    const jestReport = join(scratch, 'jest.json');
-    const jestOk = await step(
-      'unit and API tests',
-      process.execPath,
-      [
-        '--experimental-vm-modules',
-        '--no-warnings',
-        bin('jest'),
-        '--json',
-        `--outputFile=${jestReport}`,
-      ],
-      env,
-    );
-    tallies.push(withExit(jestTally(jestReport), jestOk));
-
-    await buildIfChanged();
-    const browserReport = join(scratch, 'playwright.json');
-    const browserOk = await step(
-      'browser tests',
-      bin('playwright'),
-      ['test', '--config', 'e2e/playwright.config.ts'],
-      { ...env, E2E_PORT: String(await freePort()), PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
-    );
-    tallies.push(withExit(playwrightTally(browserReport), browserOk));
+    if (inBrowser) {
+      const browserPath = await findOrInstall(chromium);
+      await buildIfChanged();
+      const report = join(scratch, 'playwright.json');
+      const ok = await step({
+        title: 'browser tests',
+        program: bin('playwright'),
+        args: ['test', '--config', 'e2e/playwright.config.ts'].concat(
+          only === undefined ? [] : [only],
+        ),
+        env: {
+          DATABASE_URL: postgres.url,
+          CHROMIUM_PATH: browserPath,
+          PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+        },
+      });
+      tallies.push(withExit(playwrightTally(report), ok));
+    }
   } finally {
     await postgres.stop();
     rmSync(scratch, { recursive: true, force: true });
   }
   const passed = checks.filter(Boolean).length + tallies.reduce((sum, t) => sum + t.passed, 0);
   const failed = checks.filter((ok) => !ok).length + tallies.reduce((sum, t) => sum + t.failed, 0);
-  process.stdout.write(`\ntests: ${passed} passed, ${failed} failed\n`);
+  process.stdout.write(`\nafter ${((Date.now() - started) / 60_000).toFixed(1)} minutes\n`);
+  process.stdout.write(`tests: ${passed} passed, ${failed} failed\n`);
   if (failed > 0) process.exitCode = 1;
 }
 

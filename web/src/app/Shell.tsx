@@ -127,7 +127,12 @@ function AccountMenu() {
     await navigate('/sign-in');
   };
   return (
-    <Menu position="bottom-end" width={260} withinPortal={false}>
+    <Menu
+      position="bottom-end"
+      width={260}
+      withinPortal={false}
+      withInitialFocusPlaceholder={false}
+    >
       <Menu.Target>
         <ActionIcon variant="subtle" size={44} aria-label="Account">
           <IconUser size={20} />

@@ -52,7 +52,13 @@ export function Figure({ label, value, beside, why, hero = false }: Props) {
 
 function Why({ label, why }: { label: string; why: Explanation }) {
   return (
-    <Popover width={320} position="bottom-start" withArrow shadow="md" trapFocus>
+    <Popover
+      width="min(320px, calc(100vw - 32px))"
+      position="bottom-start"
+      withArrow
+      shadow="md"
+      trapFocus
+    >
       <Popover.Target>
         <button type="button" className="figure-why" title="Show where this comes from">
           {label}

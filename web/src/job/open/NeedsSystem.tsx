@@ -1,4 +1,4 @@
-import { Button, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
 import { partsInWords } from './designWords.ts';
 import { useSizing } from './sizingContext.ts';
@@ -20,7 +20,7 @@ export function NeedsSystem({ title, reason }: { title: string; reason: string }
       </Title>
       <Text>{reason}</Text>
       {design && <Text c="dimmed">Proposed: {partsInWords(design)}.</Text>}
-      <Button.Group>
+      <Group gap="xs">
         {design && (
           <Button size="md" onClick={choose}>
             Use the proposed system
@@ -29,7 +29,7 @@ export function NeedsSystem({ title, reason }: { title: string; reason: string }
         <Button size="md" variant="default" component={Link} to={`/jobs/${job.id}/size`}>
           Go to Size
         </Button>
-      </Button.Group>
+      </Group>
     </Stack>
   );
 }

@@ -83,7 +83,7 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
                     {criterionWords[key].label}, {criterionWords[key].unit(system, currency)}
                   </Table.Th>
                 ))}
-                <Table.Th />
+                <Table.Td />
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>

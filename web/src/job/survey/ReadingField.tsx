@@ -95,7 +95,14 @@ function Provenance({
     setOpen(false);
   };
   return (
-    <Popover opened={open} onChange={setOpen} trapFocus width={280} withArrow shadow="md">
+    <Popover
+      opened={open}
+      onChange={setOpen}
+      trapFocus
+      width="min(280px, calc(100vw - 32px))"
+      withArrow
+      shadow="md"
+    >
       <Popover.Target>
         <button
           type="button"

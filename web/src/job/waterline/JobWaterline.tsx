@@ -237,12 +237,14 @@ interface LineProps {
   plumbing: boolean;
 }
 
-const rowPitch = 62;
+/** Height of a component's row on the upright line, pixels: a thumb for each, and one more for the tube between two. */
+const rowPitch = { plain: 62, plumbing: 92 } as const;
 const noNodes: readonly WaterlineNode[] = [];
 
 function Line({ design, solved, tankShare, plumbing }: LineProps) {
   const upright = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
   const { ref, width } = useElementSize();
+  const pitch = plumbing ? rowPitch.plumbing : rowPitch.plain;
   const tubes = useLineTubes(plumbing && solved.ok ? solved.value.nodes : noNodes, design);
   const [picked, setPicked] = useState<string | null>(null);
   if (!solved.ok) {
@@ -260,8 +262,8 @@ function Line({ design, solved, tankShare, plumbing }: LineProps) {
     <>
       {upright ? (
         <div className={styles.uprightRow}>
-          <WaterlineDrawing {...drawing} upright length={shown.length * rowPitch} depth={150} />
-          <UprightReadout nodes={shown} picked={picked} pitch={rowPitch} />
+          <WaterlineDrawing {...drawing} upright length={shown.length * pitch} depth={150} />
+          <UprightReadout nodes={shown} picked={picked} pitch={pitch} />
         </div>
       ) : (
         <div ref={ref} className={styles.across}>

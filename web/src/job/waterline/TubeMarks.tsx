@@ -67,7 +67,7 @@ export function TubeMarks({ pipe, stretch, at, pitch, upright, picked, onPick }:
           onPick();
         }}
       >
-        <rect x={x - 22} y={y - 14} width={44} height={28} fill="transparent" />
+        <rect x={x - 22} y={y - 22} width={44} height={44} fill="transparent" />
         <rect
           className={styles.pill}
           x={x - width / 2}

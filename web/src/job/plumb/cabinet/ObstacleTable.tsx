@@ -54,7 +54,7 @@ export function ObstacleTable({
               {columns.map(([key, label]) => (
                 <Table.Th key={key}>{label}</Table.Th>
               ))}
-              <Table.Th />
+              <Table.Td />
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

@@ -130,7 +130,7 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
               <Table.Th ta="right">A glass</Table.Th>
               <Table.Th ta="right">Usable from the tank</Table.Th>
               <Table.Th ta="right">Stands in the line</Table.Th>
-              <Table.Th />
+              <Table.Td />
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
