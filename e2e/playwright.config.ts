@@ -19,6 +19,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // What fades and slides is waited for by nobody here; one test looks at what moves.
+    contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: CHROMIUM_PATH,

@@ -28,7 +28,6 @@ const views: View[] = [
   { file: 'survey', job: 'Tamsin', path: 'survey' },
   { file: 'survey-phone', job: 'Tamsin', path: 'survey', phone: true },
   { file: 'size', job: 'Tamsin', path: 'size', whole: true },
-  { file: 'size-dark', job: 'Ilario', path: 'size', dark: true },
   { file: 'size-days', job: 'Hathersage', path: 'size?view=days', whole: true },
   { file: 'size-water', job: 'Ilario', path: 'size?view=water', whole: true },
   { file: 'size-weigh', job: 'Tamsin', path: 'size?view=weigh', whole: true },
@@ -43,6 +42,14 @@ const views: View[] = [
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
   { file: 'firm', path: '/firm', whole: true },
+  // Last: the waterline stays open once it was opened.
+  {
+    file: 'size-dark',
+    job: 'Ilario',
+    path: 'size',
+    dark: true,
+    before: (page) => page.getByRole('button', { name: /open the waterline/ }).click(),
+  },
 ];
 
 async function takeView(page: Page, base: string, view: View): Promise<void> {

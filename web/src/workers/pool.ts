@@ -4,7 +4,7 @@ import type { TaskAnswer, TaskInput, TaskName, Tasks } from './tasks.ts';
 /** A task under way. */
 export interface Running<K extends TaskName> {
   answer: Promise<TaskAnswer<K>>;
-  /** Ends it at once, whatever it is at; its answer then never comes. */
+  /** Says that nobody waits for it any more. */
   cancel: () => void;
 }
 
@@ -12,6 +12,8 @@ interface Slot {
   worker: Worker;
   remote: Remote<Tasks>;
   busy: boolean;
+  /** Nobody waits for what it computes any more. */
+  abandoned: boolean;
   /** Called when the worker itself breaks. */
   onBroken: ((message: string) => void) | null;
 }
@@ -28,7 +30,13 @@ const queue: Waiting[] = [];
 
 function open(): Slot {
   const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
-  const slot: Slot = { worker, remote: wrap<Tasks>(worker), busy: false, onBroken: null };
+  const slot: Slot = {
+    worker,
+    remote: wrap<Tasks>(worker),
+    busy: false,
+    abandoned: false,
+    onBroken: null,
+  };
   worker.addEventListener('error', (event) => {
     const told = slot.onBroken;
     close(slot);
@@ -45,8 +53,19 @@ function close(slot: Slot): void {
   if (at >= 0) slots.splice(at, 1);
 }
 
-const idle = (): Slot | undefined =>
-  slots.find(({ busy }) => !busy) ?? (slots.length < most ? open() : undefined);
+/**
+ * Somebody who is free. What nobody waits for is left to end by itself, since a worker that is begun anew computes several times as
+ * slowly at first; only where all are at such work, one of them is given up for the sake of what is wanted now.
+ */
+function idle(): Slot | undefined {
+  const free = slots.find(({ busy }) => !busy);
+  if (free) return free;
+  if (slots.length < most) return open();
+  const stale = slots.find(({ abandoned }) => abandoned);
+  if (!stale) return undefined;
+  close(stale);
+  return open();
+}
 
 /** Gives what waits to whoever is free. */
 function next(): void {
@@ -88,11 +107,14 @@ export function compute<K extends TaskName>(
             if (!cancelled) onProgress(share);
           }),
         )
-          .then(resolve, reject)
+          .then(resolve, (error: unknown) => {
+            reject(error instanceof Error ? error : new Error(String(error)));
+          })
           .finally(() => {
-            if (mine !== slot) return;
             mine = null;
+            if (!slots.includes(slot)) return;
             slot.busy = false;
+            slot.abandoned = false;
             slot.onBroken = null;
             next();
           });
@@ -109,11 +131,8 @@ export function compute<K extends TaskName>(
       const at = waiting ? queue.indexOf(waiting) : -1;
       if (at >= 0) queue.splice(at, 1);
       if (mine) {
-        const slot = mine;
-        mine = null;
-        close(slot);
-        // A warm one in its place, so that the next question does not wait for the script.
-        open();
+        mine.abandoned = true;
+        mine.onBroken = null;
         next();
       }
     },

@@ -44,23 +44,31 @@ export function useComputed<K extends TaskName>(
       return undefined;
     }
     setState((old) => ({ kind: 'running', share: 0, before: lastOf(old) }));
+    let wanted = true;
     let cancel = () => undefined as void;
     const timer = setTimeout(() => {
-      const running = compute(name, JSON.parse(key) as TaskInput<K>, (share) =>
-        setState((old) => (old.kind === 'running' ? { ...old, share } : old)),
+      const running = compute(
+        name,
+        JSON.parse(key) as TaskInput<K>,
+        (share) => wanted && setState((old) => (old.kind === 'running' ? { ...old, share } : old)),
       );
       cancel = running.cancel;
       running.answer.then(
-        (value) => setState({ kind: 'done', value }),
-        (error: unknown) =>
+        (value) => {
+          if (wanted) setState({ kind: 'done', value });
+        },
+        (error: unknown) => {
+          if (!wanted) return;
           setState((old) => ({
             kind: 'failed',
             message: error instanceof Error ? error.message : String(error),
             before: lastOf(old),
-          })),
+          }));
+        },
       );
     }, settleMs);
     return () => {
+      wanted = false;
       clearTimeout(timer);
       cancel();
     };

@@ -73,7 +73,7 @@ describe('carbon', () => {
       carbon({ disinfectant: { kind: 'chlorine', residualMgL, assumed: true } }),
     ).toMatchObject({
       code,
-      data: { assumed: 1 },
+      data: { assumed: true },
     });
   });
 

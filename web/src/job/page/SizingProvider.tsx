@@ -7,6 +7,9 @@ import { type Computed, newest, useComputed } from '../../workers/useComputed.ts
 import { type ReactNode, useEffect, useMemo } from 'react';
 import { warmWorkers } from '../../workers/pool.ts';
 
+/** Quiet time after an edit before the search begins, ms: several readings in a row are one question. */
+const searchAfterMs = 150;
+
 /** Searches for a system whenever the survey changes, in a worker, and gives the stages what it found. */
 export function SizingProvider({ children }: { children: ReactNode }) {
   const { document } = useJob();
@@ -21,7 +24,7 @@ export function SizingProvider({ children }: { children: ReactNode }) {
   );
   useEffect(warmWorkers, []);
   const task = brief?.ok ? brief.value.task : null;
-  const [found, { cancel, again }] = useComputed('recommend', task);
+  const [found, { cancel, again }] = useComputed('recommend', task, { settleMs: searchAfterMs });
   const search = useMemo(() => searchOf(found), [found]);
   const best = search.kind === 'found' ? search.recommendation.best.design : null;
   const proposed = useMemo(
