@@ -7,17 +7,23 @@ import { ended, freePort, interrupted } from './processes.ts';
 
 const root = join(import.meta.dirname, '../..');
 
-/** `npm run dev`: the sample data, the API restarted and the page renewed as files change. */
-export async function run(): Promise<void> {
+/** `npm run dev`: the sample data, the API restarted and the page renewed as files change. The page is offered when the API answers. */
+export async function run(options: string[]): Promise<void> {
+  if (options.length > 0) throw new Error(`Unknown option ${options[0]}. There are none.`);
   const stopped = interrupted();
   const postgres = await startPostgres({ folder: join(localFolder, 'demo'), lasting: true });
   const apiPort = await freePort();
   const api = spawn(
-    join(root, 'node_modules/.bin/tsx'),
-    ['watch', '--clear-screen=false', 'server/src/main.ts'],
+    // With a parent-death signal nothing is left behind, however this ends.
+    'setpriv',
+    ['--pdeathsig=TERM', join(root, 'node_modules/.bin/tsx')].concat([
+      'watch',
+      '--clear-screen=false',
+      'server/src/main.ts',
+    ]),
     {
       cwd: root,
-      stdio: 'inherit',
+      stdio: ['ignore', 'pipe', 'inherit'],
       env: {
         ...process.env,
         DATABASE_URL: postgres.url,
@@ -27,6 +33,13 @@ export async function run(): Promise<void> {
       },
     },
   );
+  const left = ended(api);
+  const answers = new Promise<void>((resolve) => {
+    api.stdout.on('data', (text: Buffer) => {
+      process.stdout.write(text);
+      if (text.toString().includes('ready')) resolve();
+    });
+  });
   const web = await createServer({
     root: join(root, 'web'),
     server: {
@@ -36,10 +49,13 @@ export async function run(): Promise<void> {
     },
   });
   await web.listen();
-  web.printUrls();
-  await Promise.race([stopped, ended(api)]);
+  const first = await Promise.race([answers.then(() => 'answers'), left, stopped]);
+  if (first === 'answers') {
+    web.printUrls();
+    await Promise.race([stopped, left]);
+  }
   await web.close();
   api.kill('SIGTERM');
-  await ended(api);
+  await left;
   await postgres.stop();
 }
