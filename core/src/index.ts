@@ -50,7 +50,7 @@ export { assess } from './system/assess.ts';
 export { type Assessment } from './system/assessment.ts';
 export { remineralise } from './system/remineralise.ts';
 export * from './choose/requirements.ts';
-export { judge, type JudgedDesign, partsPrice, type Trial, trialOf } from './choose/judge.ts';
+export { judge, type JudgedDesign, type Trial, trialOf } from './choose/judge.ts';
 export { type OwnershipCost, ownershipCost } from './choose/ownershipCost.ts';
 export { Solutions } from './system/solutions.ts';
 export * from './choose/criteria.ts';
@@ -137,7 +137,7 @@ export {
 } from './plumbing/order/workStep.ts';
 export { needsPower, workOrder } from './plumbing/order/workOrder.ts';
 export { mayMove, orderedWork } from './plumbing/order/orderedWork.ts';
-export { partsList, type PartsLine, systemParts } from './plumbing/order/partsList.ts';
+export { partsList, type PartsLine } from './plumbing/order/partsList.ts';
 export { tankWashout, washoutCycles } from './commission/tankWashout.ts';
 export {
   flushPlan,
@@ -191,3 +191,4 @@ export {
   type WorthTopic,
 } from './choose/survey/readingWorth.ts';
 export * from './plumbing/order/vanCheck.ts';
+export * from './system/slots.ts';

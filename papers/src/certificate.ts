@@ -1,8 +1,7 @@
 import {
-  type InstalledSystem,
   isAddedLamp,
   isUltravioletLine,
-  type Part,
+  slotsOf,
   type SystemDesign,
   type UltravioletLine,
   verdict,
@@ -19,6 +18,7 @@ import {
 import {
   type Say,
   sayIn,
+  slotName,
   writeEntered,
   writeNumber,
   writePercent,
@@ -52,32 +52,6 @@ export interface CertificateSource {
   firm: { name: string; settings: FirmSettings };
 }
 
-/** The parts that a household may have to replace or name, as label and name. */
-export function partsOfDesign(design: InstalledSystem): [string, Part][] {
-  if (isUltravioletLine(design)) {
-    return [
-      ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
-      ['Ultraviolet', design.lamp],
-      // The tap of a system that was there is none of ours.
-      ...(isAddedLamp(design) ? [] : [['Tap', design.tap] as [string, Part]]),
-    ];
-  }
-  const single: [string, Part | null | undefined][] = [
-    ...design.prefilters.map((part, i): [string, Part] => [`Pre-filter ${i + 1}`, part]),
-    ['Booster pump', design.pump],
-    ['Shut-off', design.shutoff],
-    [design.elements > 1 ? `Membranes (${design.elements})` : 'Membrane', design.membrane],
-    ['Restrictor', design.restrictor],
-    ['Permeate pump', design.permeatePump],
-    ['Minerals', design.mineral?.part],
-    ['Tank', design.tank],
-    ['Post filter', design.postFilter],
-    ['Ultraviolet', design.lamp],
-    ['Tap', design.tap],
-  ];
-  return single.filter((entry): entry is [string, Part] => !!entry[1]);
-}
-
 /** Makes the certificate of a job; nothing while the system or the four readings are missing, or the readings contradict the model. */
 export function certificateOf({
   number,
@@ -108,7 +82,7 @@ export function certificateOf({
     ...found,
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
-      { heading: 'System', rows: partsOfDesign(design).map(([label, part]) => [label, part.name]) },
+      { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
     ],
     caveats: [
       isUltravioletLine(design) ? lampCaveat : meterCaveat,

@@ -1,11 +1,16 @@
-import type {
-  BranchKind,
-  DesignFamily,
-  Exclusion,
-  NodeKind,
-  ScheduledTube,
-  TubeEnd,
-  TubeFunction,
+import {
+  type BranchKind,
+  type DesignFamily,
+  type Exclusion,
+  type NodeKind,
+  type ScheduledTube,
+  type Slot,
+  type SlotKey,
+  type TubeEnd,
+  type TubeFunction,
+  type Place,
+  type PlaceKind,
+  readPlace,
 } from '@katharos/core';
 
 /** Ends of a product line besides the tap, as a place and in a sentence. */
@@ -69,6 +74,28 @@ export const nodeExplanations: Record<NodeKind, string> = {
   tap: 'The drinking tap.',
 };
 
+const slotNames: Record<SlotKey, string> = {
+  prefilter: 'Pre-filter',
+  pump: 'Booster pump',
+  shutoff: 'Shut-off',
+  membrane: 'Membrane',
+  restrictor: 'Restrictor',
+  'permeate-pump': 'Permeate pump',
+  mineral: 'Minerals',
+  tank: 'Tank',
+  'post-filter': 'Post filter',
+  lamp: 'Ultraviolet',
+  tap: 'Tap',
+};
+
+/** What a household calls a part by where it stands. */
+export const slotName = ({ key, index, count }: Slot): string =>
+  key === 'prefilter'
+    ? `${slotNames[key]} ${index}`
+    : count > 1
+      ? `${slotNames[key]}s (${count})`
+      : slotNames[key];
+
 export const familyNames: Record<DesignFamily['key'], string> = {
   tank: 'Tank, no power',
   'permeate-pump': 'Tank with permeate pump, no power',
@@ -100,31 +127,43 @@ export const routeWords: Record<ScheduledTube['known'], string> = {
   usual: 'usual length',
 };
 
-/** Places that stand on no waterline. */
-const jointNames: Readonly<Record<string, string>> = {
+/** Places by their kind; those of a branch are named after it, those of a row by their number. */
+const placeNames: Record<Exclude<PlaceKind, 'branch'>, string> = {
+  'feed-valve': nodeNames['feed-valve'],
   regulator: 'Regulator',
   'leak-stop': 'Leak stop',
-  'pressure-switch': 'Pressure switch',
-  'tank-tee': 'Tank tee',
+  prefilter: 'Pre-filter',
+  pump: nodeNames.pump,
+  shutoff: nodeNames.shutoff,
+  membrane: nodeNames.membrane,
   'feed-tee': 'Feed tee',
   'brine-tee': 'Drain tee',
   'product-tee': 'Product tee',
+  restrictor: nodeNames.restrictor,
+  'permeate-pump': nodeNames['permeate-pump'],
+  'pressure-switch': 'Pressure switch',
+  'tank-tee': 'Tank tee',
+  tank: nodeNames.tank,
+  mineral: nodeNames.mineral,
+  'post-filter': nodeNames['post-filter'],
+  lamp: nodeNames.lamp,
   'air-gap': 'Air gap',
+  drain: nodeNames.drain,
+  tee: 'Tee for the',
+  valve: 'Valve of the',
+  tap: nodeNames.tap,
+  dispenser: 'Dispenser',
   'unit-union': 'Union at the system there',
   'tap-union': 'Union in the tap’s tube',
-  dispenser: 'Dispenser',
 };
 
 /** Where a tube ends, in words. */
-export function placeName(id: string): string {
-  const numbered = /^(prefilter|membrane)-(\d+)$/.exec(id);
-  if (numbered) return `${numbered[1] === 'membrane' ? 'Membrane' : 'Pre-filter'} ${numbered[2]}`;
-  const joint = /^(tee|valve)-(.+)$/.exec(id);
-  if (joint) {
-    const branch = nodeNames[joint[2] as NodeKind].toLowerCase();
-    return joint[1] === 'tee' ? `Tee for the ${branch}` : `Valve of the ${branch}`;
-  }
-  return nodeNames[id as NodeKind] ?? jointNames[id] ?? id;
+export function placeName(place: Place): string {
+  const { kind, index, branch } = readPlace(place);
+  if (kind === 'branch') return branchPlaces[branch!];
+  if (branch) return `${placeNames[kind]} ${branchPlaces[branch].toLowerCase()}`;
+  // The first element of a bank is plain: it is the only one of most.
+  return kind === 'prefilter' || index > 1 ? `${placeNames[kind]} ${index}` : placeNames[kind];
 }
 
 /** Why a make-up was not tried, after "was not tried:". */

@@ -1,6 +1,7 @@
 import type {
   BranchKind,
   PartsLine,
+  Place,
   SaddlePlace,
   TubeEnd,
   UnitSystem,
@@ -280,12 +281,12 @@ const writers: Record<WorkCode, Writer> = {
     proof: 'Both unions hold a tug, and the cut lies where all treated water passes.',
   }),
   'run-tube': (n, text, { system }) => ({
-    title: `Tube ${n('label')}: ${placeName(text('from'))} to ${placeName(text('to'))}`,
+    title: `Tube ${n('label')}: ${placeName(text('from') as Place)} to ${placeName(text('to') as Place)}`,
     instruction: `Cut ${writeCut(system, n('cutM'))} of ${text('size')} square, no burr${['', ', through its bush in floor or wall', ', through its bush in the panel'][n('through')]}. ${endInstruction(text('near'), text('far'))}`,
     proof: 'A tug does not move it; the label is on.',
   }),
   'fit-branch': (_n, text) => ({
-    title: `Branch: ${placeName(text('kind')).toLowerCase()}`,
+    title: `Branch: ${placeName(text('kind') as Place).toLowerCase()}`,
     instruction: branchInstructions[text('kind') as BranchKind],
     proof: 'The valve is closed and can be reached.',
   }),

@@ -1,3 +1,4 @@
+import { partsPrice } from '../system/slots.ts';
 import { practiceLimits } from '../base/practice.ts';
 import { type Draw, litresOf } from '../household/household.ts';
 import { sampleDraws } from '../household/sampledDays.ts';
@@ -50,26 +51,6 @@ export interface JudgingOptions {
   /** Days to try designs on, the same for all; null where days are not to be tried. */
   trial?: Trial | null;
   solutions?: Solutions;
-}
-
-/** Price of a design's own parts. */
-export function partsPrice(design: SystemDesign): number {
-  const single = [
-    design.pump,
-    design.permeatePump,
-    design.shutoff,
-    design.restrictor,
-    design.tank,
-    design.mineral?.part,
-    design.lamp,
-    design.postFilter,
-    design.tap,
-  ];
-  return (
-    design.prefilters.reduce((sum, part) => sum + part.price, 0) +
-    design.membrane.price * design.elements +
-    single.reduce((sum, part) => sum + (part?.price ?? 0), 0)
-  );
 }
 
 /** Assesses a design in the four conditions, lives its days in the worst of them, and holds it against the requirements. */

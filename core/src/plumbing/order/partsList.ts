@@ -1,9 +1,6 @@
 import { type Part, partsOf } from '../../catalogue/parts.ts';
-import {
-  type InstalledSystem,
-  isAddedLamp,
-  isUltravioletLine,
-} from '../../system/ultravioletLine.ts';
+import { slotsOf } from '../../system/slots.ts';
+import type { InstalledSystem } from '../../system/ultravioletLine.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
 import type { TubeSize } from '../places/tubeSize.ts';
 import type { StepPart, WorkStep } from './workStep.ts';
@@ -36,7 +33,7 @@ export function partsList(
   tubes: readonly Pick<ScheduledTube, 'size' | 'cutM'>[],
   catalogue: readonly Part[],
 ): PartsLine[] {
-  const own = new Map(systemParts(system).map((part) => [part.id, part]));
+  const own = new Map(slotsOf(system).map(({ part }) => [part.id, part]));
   const fittings = new Map<string, Part>(
     // The first of a role is the one that the firm uses.
     [...partsOf(catalogue, 'fitting')].reverse().map((part) => [part.role, part]),
@@ -65,26 +62,4 @@ export function partsList(
         line({ key: tubeKeys[size], quantity: Math.ceil(metres(size) * 10 - 1e-9) / 10 }, 'm'),
       ),
   ];
-}
-
-/** The parts that a system is made of, each once. */
-export function systemParts(system: InstalledSystem): Part[] {
-  // The tap that a lamp is added for is there.
-  if (isAddedLamp(system)) return [system.lamp];
-  const { prefilters, lamp, tap } = system;
-  const rest = isUltravioletLine(system)
-    ? [lamp, tap]
-    : [
-        system.pump,
-        system.shutoff,
-        system.membrane,
-        system.restrictor,
-        system.permeatePump,
-        system.mineral?.part ?? null,
-        system.tank,
-        system.postFilter,
-        lamp,
-        tap,
-      ];
-  return [...prefilters, ...rest].filter((part) => part !== null);
 }

@@ -7,7 +7,8 @@ import { waterline } from '../../system/waterline.ts';
 import { takesClip } from '../places/tubeEnds.ts';
 import { isMakerPiped } from '../../system/design.ts';
 import { tubesOnLine } from '../tubes/tubesOnLine.ts';
-import { partsList, systemParts } from './partsList.ts';
+import { slotsOf } from '../../system/slots.ts';
+import { partsList } from './partsList.ts';
 import { stepOfPlace } from '../places/place.ts';
 import { workOrder } from './workOrder.ts';
 import type { WorkCode } from './workStep.ts';
@@ -78,7 +79,7 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
   });
 
   test('puts every part of the system in once, and lists what its steps take and nothing else', () => {
-    for (const { id } of systemParts(system)) expect(quantity(id)).toBeGreaterThan(0);
+    for (const { part } of slotsOf(system)) expect(quantity(part.id)).toBeGreaterThan(0);
     if (!isUltravioletLine(system)) expect(quantity(system.membrane.id)).toBe(system.elements);
     const cartridges = system.prefilters.reduce(
       (sum, { id }) => sum + (quantity(id) > 0 ? 1 : 0),
