@@ -5,6 +5,8 @@ const transformer = swc.createTransformer({
     target: 'es2022',
     parser: { syntax: 'typescript', tsx: true },
     transform: { react: { runtime: 'automatic' } },
+    // Node tells by `with { type: 'json' }` what it may read as data.
+    experimental: { keepImportAttributes: true },
   },
   module: { type: 'es6' },
   sourceMaps: 'inline',

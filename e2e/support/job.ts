@@ -46,7 +46,7 @@ export async function beginJob(page: Page, name: string): Promise<string> {
 const placeOfLabel = new Map(
   surveyGroups.flatMap(({ short, readings, details, questions, choices }) => [
     ...readings.map((key) => [surveyFields[key].label, short] as const),
-    ...details.map((key) => [detailFields[key].label as string, short] as const),
+    ...details.map((key) => [detailFields[key].label, short] as const),
     ...questions.map((key) => [siteQuestions[key].label as string, short] as const),
     ...choices.map((key) => [choiceFields[key].label, short] as const),
   ]),

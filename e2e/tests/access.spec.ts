@@ -61,6 +61,8 @@ async function check(page: Page): Promise<void> {
   ] as const) {
     await page.setViewportSize(viewport);
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    // The page follows the system's theme a moment later.
+    await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', colorScheme);
     await settled(page);
     expect.soft(await issues(page), `${colorScheme}, ${viewport.width} wide`).toEqual([]);
   }
