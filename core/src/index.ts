@@ -192,3 +192,5 @@ export {
 } from './choose/survey/readingWorth.ts';
 export * from './plumbing/order/vanCheck.ts';
 export * from './system/slots.ts';
+export * from './system/condition.ts';
+export * from './system/observe.ts';

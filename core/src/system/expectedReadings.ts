@@ -1,15 +1,8 @@
 import { type Outcome, succeed } from '../base/outcome.ts';
-import {
-  type Ageing,
-  type FeedWater,
-  newMembrane,
-  roSystemOf,
-  type SystemDesign,
-  tapLineOf,
-} from './design.ts';
-import { type OperatingPoint, OperatingPointSolver } from './point/operatingPoint.ts';
-import { resolveSystem } from './point/roSystem.ts';
-import { tapLineLoss } from '../hydraulics/tapLine.ts';
+import { sound } from './condition.ts';
+import { type Ageing, type FeedWater, newMembrane, type SystemDesign } from './design.ts';
+import { observe } from './observe.ts';
+import type { OperatingPoint } from './point/operatingPoint.ts';
 
 /**
  * What this system should show in this water with its tank closed and its tap open, which is how flows are taken: the product
@@ -21,12 +14,11 @@ export function expectedReadings(
   water: Pick<FeedWater, 'tdsMgL' | 'temperatureC' | 'pressureBar'>,
   ageing: Ageing = newMembrane,
 ): Outcome<OperatingPoint> {
-  const full = { ...water, hardnessMgL: 0, alkalinityMgL: 0, pH: 7 };
-  const resolved = resolveSystem(roSystemOf(design, full, ageing));
-  if (!resolved.ok) return resolved;
-  const line = tapLineOf(design);
-  const solved = new OperatingPointSolver(resolved.value).solve(
-    (flow) => tapLineLoss(line, flow, water.temperatureC).totalBar,
+  const seen = observe(
+    design,
+    { ...sound, ageing },
+    { tank: 'closed', tap: 'open' },
+    { ...water, hardnessMgL: 0, alkalinityMgL: 0, pH: 7 },
   );
-  return solved.ok ? succeed(solved.value) : solved;
+  return seen.ok ? succeed(seen.value.point) : seen;
 }

@@ -1,6 +1,8 @@
+import { sound } from './condition.ts';
+import { observe, tankBarAt } from './observe.ts';
 import type { BranchKind } from '../hydraulics/branchPressure.ts';
 import { filterResistance } from '../hydraulics/prefilterDrop.ts';
-import { tapFlow, tapLineLoss } from '../hydraulics/tapLine.ts';
+import { tapLineLoss } from '../hydraulics/tapLine.ts';
 import { tubeLoss } from '../hydraulics/tubeLoss.ts';
 import { type Outcome, succeed } from '../base/outcome.ts';
 import type { Assessment } from './assessment.ts';
@@ -10,16 +12,12 @@ import {
   type Ageing,
   type FeedWater,
   newMembrane,
-  productSideOf,
-  roSystemOf,
   shutoffOf,
   type SystemDesign,
   tapLineOf,
 } from './design.ts';
-import { OperatingPointSolver } from './point/operatingPoint.ts';
-import { resolveSystem } from './point/roSystem.ts';
 import { risePressure } from '../water/waterDensity.ts';
-import { shutoffPressure, tankPressure, tankVolume } from '../tank/bladderTank.ts';
+import { shutoffPressure } from '../tank/bladderTank.ts';
 
 /** What a component on the line is. */
 export type NodeKind =
@@ -88,19 +86,17 @@ export function waterline(
 
   const closingBar = shutoffPressure(shutoffOf(design), water.pressureBar);
   const fullBar = fill?.shutsOff === false ? fill.stallPressureBar : closingBar;
-  const share = Math.min(Math.max(state.tankShare, 0), 1);
-  const tankBar = tankPressure(design.tank, tankVolume(design.tank, fullBar) * share);
-  const stopped = state.tap === 'closed' && share >= 1 && fill?.shutsOff === true;
-  const resolved = resolveSystem(roSystemOf(design, water, ageing));
-  if (!resolved.ok) return resolved;
-  const solved = new OperatingPointSolver(resolved.value).solve(() =>
-    productSideOf(design)(tankBar),
+  const tankBar = tankBarAt(design.tank, fullBar, state.tankShare);
+  const stopped = state.tap === 'closed' && state.tankShare >= 1 && fill?.shutsOff === true;
+  const seen = observe(
+    design,
+    { ...sound, ageing },
+    { tank: 'open', tankBar, tap: state.tap },
+    water,
   );
-  if (!solved.ok) return solved;
-  const drawn = drawFromTank(design, water, tankBar, state.tap === 'open');
-  if (!drawn.ok) return drawn;
-
-  const running = stopped ? { ...solved.value, ...still(water) } : solved.value;
+  if (!seen.ok) return seen;
+  const { point, drawnLPerH } = seen.value;
+  const running = stopped ? { ...point, ...still(water) } : point;
   const product = {
     flowLPerH: running.permeateFlowLPerH,
     tdsMgL: assessed.value.productTdsMgL,
@@ -122,10 +118,10 @@ export function waterline(
         lane: 'tank',
         partName: design.tank.name,
         pressureBar: tankBar,
-        flowLPerH: running.permeateFlowLPerH - drawn.value,
+        flowLPerH: running.permeateFlowLPerH - drawnLPerH,
         tdsMgL: tankTds(design, assessed.value.productTdsMgL, minerals?.tdsMgL),
       },
-      ...tapNodes(design, water, tankBar, drawn.value, product.tdsMgL, minerals?.tdsMgL),
+      ...tapNodes(design, water, tankBar, drawnLPerH, product.tdsMgL, minerals?.tdsMgL),
     ],
   });
 }
@@ -140,18 +136,6 @@ const still = (water: FeedWater) => ({
   concentrateFlowLPerH: 0,
   membranePressureBar: water.pressureBar,
 });
-
-function drawFromTank(
-  design: SystemDesign,
-  water: FeedWater,
-  tankBar: number,
-  open: boolean,
-): Outcome<number> {
-  const line = tapLineOf(design);
-  if (!open || tankBar <= tapLineLoss(line, 0, water.temperatureC).totalBar) return succeed(0);
-  const flow = tapFlow({ ...line, sourcePressureBar: tankBar, temperatureC: water.temperatureC });
-  return flow.ok ? succeed(flow.value.flowLPerMin * 60) : flow;
-}
 
 function directLine(
   design: SystemDesign,

@@ -47,6 +47,7 @@ export class OperatingPointSolver {
   private membraneBar = 0;
   private concentrate = 0;
   private backBar = 0;
+  private leaked = 0;
 
   constructor(system: ResolvedSystem, tolerance = usualTolerance) {
     this.system = system;
@@ -77,27 +78,32 @@ export class OperatingPointSolver {
   }
 
   private membranePressure(feed: number): number {
-    const { feed: water, prefilterResistance, pump } = this.system;
-    return pumpPressure(pump, water.pressureBar - prefilterResistance * feed, feed);
+    const { feed: water, prefilterResistance, pump, feedValve } = this.system;
+    const inletBar = water.pressureBar - feedValve * feed * feed - prefilterResistance * feed;
+    return pumpPressure(pump, inletBar, feed);
   }
 
   /** Product that the flows leave over, less product that the bank makes; marching, or from the mean strength alone. */
   private residual(feed: number, backPressure: BackPressure, marched: boolean): number {
-    const { element, count, series, feed: water } = this.system;
+    const { element, count, series, feed: water, leak } = this.system;
     this.membraneBar = this.membranePressure(feed);
     this.concentrate = restrictorFlow(this.system.restrictorCoefficient, this.membraneBar);
     const left = feed - this.concentrate;
     this.backBar = backPressure(Math.max(left, 0));
     const gross = this.membraneBar - this.backBar;
+    this.leaked = leak > 0 && gross > 0 ? leak * Math.sqrt(gross) : 0;
+    // What leaks past the membrane has gone along it as concentrate.
+    const along = this.concentrate + this.leaked;
+    const made = left - this.leaked;
     if (marched) {
-      marchBank(element, count, series, feed, water.tdsMgL, gross, this.concentrate, this.bank);
-      return left - this.bank.permeateLPerH;
+      marchBank(element, count, series, feed, water.tdsMgL, gross, along, this.bank);
+      return made - this.bank.permeateLPerH;
     }
-    const recovery = Math.min(Math.max(left / feed, 1e-6), 0.98);
+    const recovery = Math.min(Math.max(made / feed, 1e-6), 0.98);
     const beta = concentrationPolarisation(series ? recovery / count : recovery);
     const mean = (-water.tdsMgL * Math.log1p(-recovery)) / recovery;
     localFlux(element, gross, beta, mean, this.flux);
-    return left - count * this.flux.water;
+    return made - count * this.flux.water;
   }
 
   /**
@@ -110,7 +116,8 @@ export class OperatingPointSolver {
     let high =
       1.01 *
       (restrictorFlow(this.system.restrictorCoefficient, deadHead) +
-        this.system.count * this.system.element.water * deadHead);
+        this.system.count * this.system.element.water * deadHead +
+        this.system.leak * Math.sqrt(deadHead));
     let x = this.expectedFeed(restingBack);
     let slope = this.lastSlope;
     if (!(x > low && x < high)) x = this.roughFeed(backPressure, low, high);
@@ -194,9 +201,22 @@ export class OperatingPointSolver {
     return (low + high) / 2;
   }
 
+  /** What the bank made and what leaked past it, together. */
+  private product(feedLPerH: number): { permeateLPerH: number; permeateSaltMgPerH: number } {
+    const { permeateLPerH, permeateSaltMgPerH } = this.bank;
+    if (this.leaked === 0) return { permeateLPerH, permeateSaltMgPerH };
+    const strength =
+      (feedLPerH * this.system.feed.tdsMgL - permeateSaltMgPerH) / (feedLPerH - permeateLPerH);
+    return {
+      permeateLPerH: permeateLPerH + this.leaked,
+      permeateSaltMgPerH: permeateSaltMgPerH + this.leaked * strength,
+    };
+  }
+
   /** Reads the last residual's march as an operating point. */
   private report(feedFlowLPerH: number): Outcome<OperatingPoint> {
-    const { permeateLPerH, permeateSaltMgPerH, marches } = this.bank;
+    const { marches } = this.bank;
+    const { permeateLPerH, permeateSaltMgPerH } = this.product(feedFlowLPerH);
     const { tdsMgL: feedMgL, temperatureC } = this.system.feed;
     if (!(permeateLPerH > 0)) {
       const osmoticBar = osmoticPressure(feedMgL, temperatureC);

@@ -38,6 +38,16 @@ export interface RoSystem {
   restrictor: Restrictor;
   prefilters?: FilterDrop | undefined;
   pump?: Pump | undefined;
+  /** What is not as it should be; absent in a sound system. */
+  trouble?: FeedSideTrouble | undefined;
+}
+
+/** What may be wrong between the street and the drain, besides what a part's own rating says. */
+export interface FeedSideTrouble {
+  /** Flow coefficient of a feed valve that throttles, m3/h at 1 bar; absent where it is open. */
+  feedValveKv?: number | undefined;
+  /** Leak past the membrane (a cut O-ring, an element that is not seated), mL/min of concentrate at 1 bar across it. */
+  leakMlMin?: number | undefined;
 }
 
 /** A system with every option filled in and every coefficient at the water's temperature; the solvers see only this. */
@@ -51,6 +61,10 @@ export interface ResolvedSystem {
   pump: Pump | undefined;
   /** L/h per root bar. */
   restrictorCoefficient: number;
+  /** Of the feed valve, bar per (L/h)^2; 0 where it is open. */
+  feedValve: number;
+  /** Past the membrane, L/h per root bar; 0 where nothing leaks. */
+  leak: number;
 }
 
 /**
@@ -62,7 +76,8 @@ export function resolveSystem(
   system: RoSystem,
   knownPermeance?: ElementPermeance,
 ): Outcome<ResolvedSystem> {
-  const { feed, membrane, restrictor, prefilters, pump } = system;
+  const { feed, membrane, restrictor, prefilters, pump, trouble = {} } = system;
+  const { feedValveKv, leakMlMin = 0 } = trouble;
   const { count = 1, arrangement = 'series', flowFactor = 1, saltPassageFactor = 1 } = membrane;
   const refused =
     firstOutOfRange([
@@ -74,6 +89,8 @@ export function resolveSystem(
       ['membrane.saltPassageFactor', saltPassageFactor, limits.ageFactor],
       ['restrictor.flowMlMin', restrictor.flowMlMin, limits.restrictorFlowMlMin],
       ['restrictor.atPressureBar', restrictor.atPressureBar, limits.ratedPressureBar],
+      ['trouble.feedValveKv', feedValveKv ?? limits.tapKv.max, limits.tapKv],
+      ['trouble.leakMlMin', leakMlMin, { min: 0, max: limits.restrictorFlowMlMin.max }],
     ]) ??
     (prefilters && refuseFilter('prefilters', prefilters)) ??
     (pump && refusePump(pump));
@@ -97,6 +114,8 @@ export function resolveSystem(
     prefilterResistance: filterResistance(prefilters, feed.temperatureC),
     pump,
     restrictorCoefficient: restrictorCoefficient(restrictor),
+    feedValve: feedValveKv === undefined ? 0 : (1000 * feedValveKv) ** -2,
+    leak: restrictorCoefficient({ flowMlMin: leakMlMin, atPressureBar: 1 }),
   });
 }
 
