@@ -1,4 +1,6 @@
-export * from './api.ts';
 export * from './errors.ts';
+export * from './jobList.ts';
+export * from './jobs.ts';
 export * from './photographs.ts';
+export * from './session.ts';
 export * from './van.ts';

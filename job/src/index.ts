@@ -5,6 +5,8 @@ export * from './fields/fields.ts';
 export * from './fields/firmSettings.ts';
 export { householdSchema } from './fields/household.ts';
 export * from './fields/siteQuestions.ts';
+export * from './fields/stages.ts';
+export { customerSchema } from './fields/customer.ts';
 export { analyteLabel, recogniseAnalyte } from './laboratory/analyteNames.ts';
 export * from './laboratory/readReport.ts';
 export * from './laboratory/report.ts';

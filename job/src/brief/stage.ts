@@ -1,10 +1,7 @@
+import type { Stage } from '../fields/stages.ts';
 import { isUltravioletLine, type SurveyKey } from '@katharos/core';
 import { lampReadings, verificationReadings } from './brief.ts';
 import type { JobDocument } from '../document/job.ts';
-
-/** The stages of a job, in the order people work. */
-export const stages = ['survey', 'size', 'plumb', 'flush', 'verify', 'keep'] as const;
-export type Stage = (typeof stages)[number];
 
 /** The readings without which a size rests on guesses. */
 export const neededReadings: readonly SurveyKey[] = [

@@ -16,7 +16,8 @@ import { isWithin, surveyFields, verifyFields } from '../fields/fields.ts';
 import { type JobDocument, jobDocumentSchema, newJobDocument, type Reading } from './job.ts';
 import { jobFileJsonSchema, jobFileOf, jobFileSchema, upgradeJobFile } from './jobFile.ts';
 import { mergeDocuments, saysTheSame } from './merge.ts';
-import { stageOf, stages } from '../brief/stage.ts';
+import { stageOf } from '../brief/stage.ts';
+import { stages } from '../fields/stages.ts';
 import fc from 'fast-check';
 
 const reading = (value: number, unit: string): Reading => ({

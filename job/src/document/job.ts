@@ -30,6 +30,7 @@ import {
   tapPartSchema,
 } from '../catalogue/part.ts';
 import { laboratorySchema } from '../laboratory/report.ts';
+import { customerSchema } from '../fields/customer.ts';
 import { householdSchema } from '../fields/household.ts';
 import { siteSchema } from '../fields/siteQuestions.ts';
 import {
@@ -238,12 +239,7 @@ const plumbChoices = {
 };
 
 export const jobDocumentSchema = z.strictObject({
-  customer: z.strictObject({
-    name: text(120).min(1, 'A job needs the name of a customer or a place.'),
-    address: text(300),
-    phone: text(60),
-    note: text(2000),
-  }),
+  customer: customerSchema,
   survey: surveySchema,
   /** The system as chosen, with its parts as they were then: the catalogue may change, the job does not. */
   system: z

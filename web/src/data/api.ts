@@ -1,31 +1,19 @@
 import {
+  addedJobSchema,
   type apiErrorSchema,
-  catalogueSchema,
-  type Job,
   jobListSchema,
-  jobSchema,
   metaSchema,
-  type Photograph,
-  photographListSchema,
-  photographSchema,
-  savedJobSchema,
   sessionSchema,
   type Setup,
-  takingSchema,
-  vanSchema,
 } from '@katharos/contract';
-import type { FirmSettings, JobDocument, PhotographSubject } from '@katharos/job';
-import type { Taking, Van, VanLine } from '@katharos/core';
+import type { FirmSettings } from '@katharos/job';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 
-/** One photograph of one job. */
-interface PhotographKey {
-  jobId: string;
-  id: string;
-}
-
-/** The server's data. Every answer is checked against the contract before anything shows it. */
+/**
+ * The server's data that every page may need; what only an open job needs is added by `jobApi`. Every answer is checked against the
+ * contract before anything shows it.
+ */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
@@ -61,98 +49,15 @@ export const api = createApi({
       responseSchema: jobListSchema,
       providesTags: ['Jobs'],
     }),
-    addJob: build.mutation<Job, { name: string; address: string }>({
+    addJob: build.mutation<z.infer<typeof addedJobSchema>, { name: string; address: string }>({
       query: (body) => ({ url: '/jobs', method: 'POST', body }),
+      responseSchema: addedJobSchema,
       invalidatesTags: ['Jobs'],
     }),
-    job: build.query<Job, string>({
-      query: (id) => `/jobs/${id}`,
-      responseSchema: jobSchema,
-      providesTags: ['Job'],
-    }),
-    saveJob: build.mutation<
-      z.infer<typeof savedJobSchema>,
-      { id: string; version: number; document: JobDocument }
-    >({
-      query: ({ id, ...body }) => ({ url: `/jobs/${id}`, method: 'PUT', body }),
-      responseSchema: savedJobSchema,
-      invalidatesTags: ['Jobs'],
-    }),
-    openJobFile: build.mutation<Job, unknown>({
+    openJobFile: build.mutation<z.infer<typeof addedJobSchema>, unknown>({
       query: (body) => ({ url: '/jobs/file', method: 'POST', body }),
-      responseSchema: jobSchema,
+      responseSchema: addedJobSchema,
       invalidatesTags: ['Jobs'],
-    }),
-    photographs: build.query<z.infer<typeof photographListSchema>, string>({
-      query: (jobId) => `/jobs/${jobId}/photographs`,
-      responseSchema: photographListSchema,
-      providesTags: ['Photographs'],
-    }),
-    addPhotograph: build.mutation<
-      Photograph,
-      { jobId: string; about: PhotographSubject; step?: string; file: File }
-    >({
-      query: ({ jobId, about, step, file }) => ({
-        url: `/jobs/${jobId}/photographs`,
-        method: 'POST',
-        params: step ? { about, step } : { about },
-        body: file,
-        headers: { 'Content-Type': file.type || 'application/octet-stream' },
-      }),
-      responseSchema: photographSchema,
-      invalidatesTags: ['Photographs'],
-    }),
-    changePhotograph: build.mutation<
-      null,
-      PhotographKey & Partial<Pick<Photograph, 'about' | 'caption'>>
-    >({
-      query: ({ jobId, id, ...body }) => ({
-        url: `/jobs/${jobId}/photographs/${id}`,
-        method: 'PATCH',
-        body,
-      }),
-      invalidatesTags: ['Photographs'],
-    }),
-    removePhotograph: build.mutation<null, PhotographKey>({
-      query: ({ jobId, id }) => ({ url: `/jobs/${jobId}/photographs/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Photographs'],
-    }),
-    restorePhotograph: build.mutation<null, PhotographKey>({
-      query: ({ jobId, id }) => ({
-        url: `/jobs/${jobId}/photographs/${id}/restore`,
-        method: 'POST',
-      }),
-      invalidatesTags: ['Photographs'],
-    }),
-    van: build.query<Van, void>({
-      query: () => '/van',
-      responseSchema: vanSchema,
-      providesTags: ['Van'],
-    }),
-    setStock: build.mutation<null, VanLine>({
-      query: ({ partId, quantity }) => ({
-        url: `/van/stock/${partId}`,
-        method: 'PUT',
-        body: { quantity },
-      }),
-      invalidatesTags: ['Van'],
-    }),
-    takeFromVan: build.mutation<Taking, { jobId: string; lines: VanLine[] }>({
-      query: ({ jobId, lines }) => ({
-        url: `/van/takings/${jobId}`,
-        method: 'POST',
-        body: { lines },
-      }),
-      responseSchema: takingSchema,
-      invalidatesTags: ['Van'],
-    }),
-    putBackIntoVan: build.mutation<null, string>({
-      query: (jobId) => ({ url: `/van/takings/${jobId}`, method: 'DELETE' }),
-      invalidatesTags: ['Van'],
-    }),
-    catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
-      query: () => '/catalogue',
-      responseSchema: catalogueSchema,
     }),
   }),
 });
@@ -166,18 +71,7 @@ export const {
   useSaveSettingsMutation,
   useJobsQuery,
   useAddJobMutation,
-  useJobQuery,
   useOpenJobFileMutation,
-  useCatalogueQuery,
-  useVanQuery,
-  useSetStockMutation,
-  useTakeFromVanMutation,
-  usePutBackIntoVanMutation,
-  usePhotographsQuery,
-  useAddPhotographMutation,
-  useChangePhotographMutation,
-  useRemovePhotographMutation,
-  useRestorePhotographMutation,
 } = api;
 
 /** What went wrong with a request, in a sentence, with the field it is about. */

@@ -1,6 +1,7 @@
 import type { Job } from '@katharos/contract';
 import { type JobDocument, mergeDocuments, saysTheSame } from '@katharos/job';
-import { api, troubleOf } from './api.ts';
+import { type api, troubleOf } from './api.ts';
+import { jobApi } from './jobApi.ts';
 import { forgetLocal, readLocal, writeLocal } from './localStore.ts';
 import {
   type OpenJob,
@@ -79,20 +80,20 @@ async function sendUntilSettled(getState: () => RootState, dispatch: AppDispatch
       if (!job || job.save.kind === 'conflict' || saysTheSame(job.document, job.base)) return;
       dispatch(saveStateChanged({ kind: 'saving' }));
       const { id, version, document } = job;
-      const request = dispatch(api.endpoints.saveJob.initiate({ id, version, document }));
+      const request = dispatch(jobApi.endpoints.saveJob.initiate({ id, version, document }));
       const answer = await request;
       request.reset();
       if (getState().job?.id !== id) {
         if (!answer.error) {
           forgetLocal(draftKey(id));
-          dispatch(api.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
+          dispatch(jobApi.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
         }
         continue;
       }
       if (!answer.error) {
         dispatch(confirmed({ version: answer.data.version, document }));
         // Whoever leaves the job and comes back opens what was saved, not what was there when it was first opened.
-        dispatch(api.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
+        dispatch(jobApi.util.updateQueryData('job', id, () => ({ ...answer.data, document })));
         if (saysTheSame(getState().job!.document, document)) forgetLocal(draftKey(id));
         continue;
       }
@@ -136,7 +137,7 @@ async function reconcile(
 
 async function fetchJob(id: string, dispatch: AppDispatch): Promise<Job | undefined> {
   const request = dispatch(
-    api.endpoints.job.initiate(id, { forceRefetch: true, subscribe: false }),
+    jobApi.endpoints.job.initiate(id, { forceRefetch: true, subscribe: false }),
   );
   return (await request).data;
 }

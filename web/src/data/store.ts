@@ -1,7 +1,6 @@
-import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { combineReducers, configureStore, createDynamicMiddleware } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
-import { autosave } from './autosave.ts';
 import { jobReducer } from './jobSlice.ts';
 import { readerReducer } from './readerSlice.ts';
 import { api } from './api.ts';
@@ -12,10 +11,14 @@ const reducer = combineReducers({
   reader: readerReducer,
 });
 
+/** Middleware that comes with the pages that need it. */
+const later = createDynamicMiddleware();
+export const addMiddleware = later.addMiddleware;
+
 export const createStore = () =>
   configureStore({
     reducer,
-    middleware: (usual) => usual().prepend(autosave.middleware).concat(api.middleware),
+    middleware: (usual) => usual().prepend(later.middleware).concat(api.middleware),
   });
 
 export const store = createStore();

@@ -1,7 +1,8 @@
 import type { FirmSettings } from '@katharos/job';
 import type { Job, Session } from '@katharos/contract';
 import { useUnits } from '../ui/useUnits.ts';
-import { troubleOf, useJobQuery, useSessionQuery } from '../data/api.ts';
+import { useJobQuery } from '../data/jobApi.ts';
+import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { MissingPage } from '../ui/FailurePages.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Button, Container, Group, Loader } from '@mantine/core';

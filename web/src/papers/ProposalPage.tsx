@@ -1,5 +1,5 @@
 import { proposalOf } from '@katharos/papers';
-import { useCatalogueQuery } from '../data/api.ts';
+import { useCatalogueQuery } from '../data/jobApi.ts';
 import { PaperPage } from './PaperPage.tsx';
 import { ProposalSheet } from './ProposalSheet.tsx';
 import { Skeleton, Text } from '@mantine/core';

@@ -1,5 +1,5 @@
 import { briefOf, optionsOf, plumbingOf } from '@katharos/job';
-import { useCatalogueQuery, useVanQuery } from '../data/api.ts';
+import { useCatalogueQuery, useVanQuery } from '../data/jobApi.ts';
 import { PaperPage } from './PaperPage.tsx';
 import { JobSheet } from './JobSheet.tsx';
 import { Skeleton, Text } from '@mantine/core';

@@ -1,6 +1,7 @@
 import { PageTitle } from '../ui/PageTitle.tsx';
 import type { Part } from '@katharos/core';
-import { troubleOf, useCatalogueQuery, useSetStockMutation, useVanQuery } from '../data/api.ts';
+import { useCatalogueQuery, useSetStockMutation, useVanQuery } from '../data/jobApi.ts';
+import { troubleOf } from '../data/api.ts';
 import { Tone } from '../ui/Tone.tsx';
 import { Button, NumberInput, Skeleton, Stack, Table, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';

@@ -1,7 +1,8 @@
 import { type Stage, stages } from '@katharos/job';
-import { troubleOf, useJobQuery } from '../../data/api.ts';
+import { useJobQuery } from '../../data/jobApi.ts';
+import { troubleOf } from '../../data/api.ts';
 import { MissingPage } from '../../ui/FailurePages.tsx';
-import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { addMiddleware, useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { FlushStage } from '../flush/FlushStage.tsx';
 import { KeepStage } from '../keep/KeepStage.tsx';
 import { PlumbStage } from '../plumb/PlumbStage.tsx';
@@ -10,7 +11,7 @@ import { SizeStage } from '../size/SizeStage.tsx';
 import { SizingProvider } from './SizingProvider.tsx';
 import { SurveyStage } from '../survey/SurveyStage.tsx';
 import { VerifyStage } from '../verify/VerifyStage.tsx';
-import { leaveJob, openJob } from '../../data/autosave.ts';
+import { autosave, leaveJob, openJob } from '../../data/autosave.ts';
 import { JobBand } from './JobBand.tsx';
 import { redone, undone } from '../../data/jobSlice.ts';
 import { SaveNotice } from './SaveNotice.tsx';
@@ -21,6 +22,9 @@ import { PageTitle } from '../../ui/PageTitle.tsx';
 import { stageNames } from '@katharos/words';
 import { type ComponentType, useEffect } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
+
+// An open job is saved by whoever opens one.
+addMiddleware(autosave.middleware);
 
 const stageViews: Record<Stage, ComponentType> = {
   survey: SurveyStage,

@@ -1,5 +1,6 @@
 import { briefOf, optionsOf } from '@katharos/job';
-import { useCatalogueQuery, useSessionQuery } from '../../data/api.ts';
+import { useCatalogueQuery } from '../../data/jobApi.ts';
+import { useSessionQuery } from '../../data/api.ts';
 import { useJob } from '../open/useJob.ts';
 import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';
 import { type SearchState, SizingContext } from '../open/sizingContext.ts';

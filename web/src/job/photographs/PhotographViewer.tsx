@@ -2,11 +2,11 @@ import type { Photograph } from '@katharos/contract';
 import type { PhotographSubject } from '@katharos/job';
 import { photographWords } from '@katharos/words';
 import {
-  troubleOf,
   useChangePhotographMutation,
   useRemovePhotographMutation,
   useRestorePhotographMutation,
-} from '../../data/api.ts';
+} from '../../data/jobApi.ts';
+import { troubleOf } from '../../data/api.ts';
 import { showUndo } from '../../ui/undoNotice.tsx';
 import { useJob } from '../open/useJob.ts';
 import { nameOf, photographAddress, subjects } from './photographWords.ts';

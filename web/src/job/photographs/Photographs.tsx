@@ -1,5 +1,6 @@
 import type { PhotographSubject } from '@katharos/job';
-import { troubleOf, usePhotographsQuery } from '../../data/api.ts';
+import { usePhotographsQuery } from '../../data/jobApi.ts';
+import { troubleOf } from '../../data/api.ts';
 import { useJob } from '../open/useJob.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { PhotographViewer } from './PhotographViewer.tsx';

@@ -1,6 +1,6 @@
 import { Button, FileButton, Group } from '@mantine/core';
 import { useState } from 'react';
-import { usePhotographsQuery } from '../../data/api.ts';
+import { usePhotographsQuery } from '../../data/jobApi.ts';
 import { useJob } from '../open/useJob.ts';
 import { PhotographViewer } from './PhotographViewer.tsx';
 import { nameOf, photographAddress } from './photographWords.ts';

@@ -1,5 +1,6 @@
 import type { PhotographSubject } from '@katharos/job';
-import { troubleOf, useAddPhotographMutation } from '../../data/api.ts';
+import { useAddPhotographMutation } from '../../data/jobApi.ts';
+import { troubleOf } from '../../data/api.ts';
 import { useJob } from '../open/useJob.ts';
 import { useState } from 'react';
 

@@ -1,7 +1,8 @@
 import { checkVan, type Plumbing, type VanCheck } from '@katharos/core';
 import { partsCsv } from '@katharos/papers';
 import { writeQuantity } from '@katharos/words';
-import { troubleOf, useVanQuery } from '../../../data/api.ts';
+import { useVanQuery } from '../../../data/jobApi.ts';
+import { troubleOf } from '../../../data/api.ts';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useMoney } from '../../../ui/useMoney.ts';

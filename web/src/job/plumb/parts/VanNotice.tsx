@@ -1,5 +1,6 @@
 import type { VanCheck } from '@katharos/core';
-import { troubleOf, usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/api.ts';
+import { usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/jobApi.ts';
+import { troubleOf } from '../../../data/api.ts';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { Button, Group, Text } from '@mantine/core';

@@ -1,6 +1,6 @@
 import { placeName } from '@katharos/words';
 import { cuttingPlan, partsOf, type ScheduledTube, type TubeSize, tubeSizes } from '@katharos/core';
-import { useVanQuery } from '../../../data/api.ts';
+import { useVanQuery } from '../../../data/jobApi.ts';
 import { useJob } from '../../open/useJob.ts';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { useSizing } from '../../open/sizingContext.ts';
