@@ -79,6 +79,23 @@ test('undo and redo take an edit back and bring it again, across stages', async 
   await expect(await field(page, 'Daily demand')).toHaveValue('');
 });
 
+test('undo is heard while a choice has the focus, and not while somebody types', async ({
+  page,
+}) => {
+  await beginJob(page, 'Heard');
+  const source = page.getByRole('radiogroup', { name: 'Source' });
+  await source.getByText('Well').click();
+  await expect(source.getByRole('radio', { name: 'Well' })).toBeChecked();
+  await source.getByRole('radio', { name: 'Well' }).focus();
+  await page.keyboard.press('Control+z');
+  await expect(source.getByRole('radio', { name: 'Not asked' })).toBeChecked();
+  const tds = await field(page, 'Feed TDS');
+  await tds.fill('1');
+  await page.keyboard.press('2');
+  await expect(tds).toHaveValue('12');
+  await expect(page).toHaveURL(/survey/);
+});
+
 test('the units switch changes what is shown and never what was entered', async ({ page }) => {
   await beginJob(page, 'Units');
   await takeSurvey(page, fair);

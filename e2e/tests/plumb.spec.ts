@@ -66,6 +66,8 @@ test('steps are ticked, noted and moved as far as physics allows; a changed syst
   const step = (id: string) => page.getByTestId(`step-${id}`);
   await step('tank').getByRole('checkbox').check();
   await step('close-supply').getByRole('checkbox').check();
+  await expect(page.locator('li[data-next=true] input[type=checkbox]')).toBeFocused();
+  await expect(page.getByRole('status').filter({ hasText: /^Next: / })).toBeAttached();
   await expect(step('tank')).toContainText('Done by Wren Askeby');
   await step('lay-out').getByRole('button', { name: /^Note/ }).click();
   await step('lay-out').getByRole('textbox').fill('Bin moves to the left.');

@@ -131,6 +131,8 @@ test('one job from the first reading to the certificate, every number as the cor
         }
       }
       await card.getByRole('button', { name: /^Done/ }).click();
+      // The keyboard, and whoever listens, goes on with the next step.
+      if (i + 1 < steps.length) await expect(card.getByRole('heading', { level: 3 })).toBeFocused();
     }
     expect(reloaded).toBe(true);
     await page.getByRole('link', { name: 'Take the readings' }).click();
