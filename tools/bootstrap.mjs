@@ -8,7 +8,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const [command = '', ...options] = process.argv.slice(2);
-const commands = ['demo', 'start', 'dev', 'test', 'bench', 'solve', 'screenshots'];
+const commands = ['demo', 'start', 'dev', 'test', 'bench', 'solve', 'screenshots', 'pagespeed'];
 
 if (!commands.includes(command)) {
   console.error(`Unknown command "${command}". Known: ${commands.join(', ')}.`);

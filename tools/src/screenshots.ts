@@ -1,12 +1,7 @@
-import { mkdirSync, rmSync } from 'node:fs';
-import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium as browserType, type Page } from '@playwright/test';
-import { demoSignIn } from '@katharos/server/demo';
-import { buildIfChanged } from './installation.ts';
-import { scratchFolder, startPostgres } from './postgres.ts';
-import { ended, freePort } from './processes.ts';
-import { chromium, findOrInstall } from './systemPackages.ts';
+import type { Page } from '@playwright/test';
+import { jobAddress, signIn, withShownApplication } from './shownApplication.ts';
 
 const root = join(import.meta.dirname, '../..');
 const folder = join(root, 'docs/screenshots');
@@ -53,12 +48,7 @@ const views: View[] = [
 ];
 
 async function takeView(page: Page, base: string, view: View): Promise<void> {
-  let address = view.path;
-  if (view.job) {
-    await page.goto(`${base}/jobs`);
-    const href = await page.getByRole('link', { name: new RegExp(view.job) }).getAttribute('href');
-    address = href!.replace(/\/\w+$/, `/${view.path}`);
-  }
+  const address = view.job ? `${await jobAddress(page, base, view.job)}/${view.path}` : view.path;
   await page.setViewportSize(
     view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   );
@@ -76,54 +66,12 @@ async function takeView(page: Page, base: string, view: View): Promise<void> {
 export async function run(options: string[]): Promise<void> {
   const unknown = options.find((option) => !views.some(({ file }) => file === option));
   if (unknown) throw new Error(`There is no view ${unknown}.`);
-  const executablePath = await findOrInstall(chromium);
-  await buildIfChanged();
-  const scratch = scratchFolder('pictures');
-  const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: false });
-  const port = await freePort();
-  const base = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
-    stdio: 'ignore',
-    env: {
-      ...process.env,
-      DATABASE_URL: postgres.url,
-      PORT: String(port),
-      WEB_ROOT: join(root, 'web/dist'),
-      KATHAROS_DEMO: '1',
-    },
-  });
-  const browser = await browserType.launch({
-    executablePath,
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
-  try {
-    mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true });
+  await withShownApplication(async ({ browser, base }) => {
     const page = await browser.newPage({ locale: 'en-GB' });
-    await reach(page, `${base}/sign-in`);
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.getByText(demoSignIn.email).waitFor({ state: 'detached' });
-    await page.getByRole('heading', { name: 'Jobs' }).waitFor();
+    await signIn(page, base);
     for (const view of views) {
       if (options.length === 0 || options.includes(view.file)) await takeView(page, base, view);
     }
-  } finally {
-    await browser.close();
-    server.kill('SIGTERM');
-    await ended(server);
-    await postgres.stop();
-    rmSync(scratch, { recursive: true, force: true });
-  }
-}
-
-/** The server takes a moment to migrate and seed. */
-async function reach(page: Page, address: string): Promise<void> {
-  for (let tries = 0; tries < 100; tries += 1) {
-    try {
-      await page.goto(address);
-      return;
-    } catch {
-      await page.waitForTimeout(200);
-    }
-  }
-  throw new Error(`${address} did not answer.`);
+  });
 }
