@@ -1,7 +1,8 @@
+import { useSession } from '../data/session.ts';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { firmSettingsSchema, type FirmSettings, usualPrices } from '@katharos/job';
 import { type Household, usualHousehold, usualRequirements } from '@katharos/core';
-import { troubleOf, useSaveSettingsMutation, useSessionQuery } from '../data/api.ts';
+import { troubleOf, useSaveSettingsMutation } from '../data/api.ts';
 import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
 import { useUnits } from '../ui/useUnits.ts';
@@ -22,7 +23,7 @@ import { useState } from 'react';
 
 /** How this firm works: its units, papers and prices, what it holds systems to, and the household a survey begins with. */
 export function FirmPage() {
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   if (!session) return null;
   return <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />;
 }

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { useSessionQuery } from '../data/api.ts';
+import { useSession } from '../data/session.ts';
 
 /** A writer of amounts in the firm's currency. */
 export function useMoney(decimals = 0): (amount: number) => string {
-  const { data } = useSessionQuery();
-  const currency = data?.firm.settings.currency ?? 'EUR';
+  const session = useSession();
+  const currency = session?.firm.settings.currency ?? 'EUR';
   return useMemo(() => {
     const format = new Intl.NumberFormat('en-GB', {
       style: 'currency',

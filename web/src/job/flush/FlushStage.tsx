@@ -10,7 +10,7 @@ import {
   ultravioletFlushPlan,
 } from '@katharos/core';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useUnits } from '../../ui/useUnits.ts';
 import { useSizing } from '../open/sizingContext.ts';
@@ -22,7 +22,7 @@ import styles from './Flush.module.css';
 
 /** Flushing, one step at a time. */
 export function FlushStage() {
-  const { document } = useJob();
+  const document = useDocument();
   if (!document.system) {
     return (
       <NeedsSystem
@@ -35,7 +35,7 @@ export function FlushStage() {
 }
 
 function Flushing({ design }: { design: InstalledSystem }) {
-  const { document, edit, stamp, job } = useJob();
+  const { document, edit, stamp, jobId } = useJob();
   const { brief } = useSizing();
   const water = brief?.ok ? brief.value.task.waters.today : null;
   // Once a step was done here, the next one takes the focus and is read out.
@@ -53,7 +53,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
     return (
       <Text>
         The survey’s readings are needed for the times.{' '}
-        <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+        <Link to={`/jobs/${jobId}/survey`}>Look at the survey</Link>
       </Text>
     );
   if (!plan.ok) {
@@ -101,7 +101,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
           <Text mb="xs">
             Every step is done. Readings are taken from running product, not from the first tank.
           </Text>
-          <Button size="lg" component={Link} to={`/jobs/${job.id}/verify`}>
+          <Button size="lg" component={Link} to={`/jobs/${jobId}/verify`}>
             Take the readings
           </Button>
         </Tone>

@@ -5,7 +5,7 @@ import {
   seededRandom,
   usualHousehold,
 } from '@katharos/core';
-import { useSessionQuery } from '../../data/api.ts';
+import { useSession } from '../../data/session.ts';
 import { useJob } from '../open/useJob.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { HabitInput, habits } from './HabitInput.tsx';
@@ -24,7 +24,7 @@ export function HouseholdPanel() {
   const { document, edit } = useJob();
   const { say, system } = useUnits();
   const { household } = document.survey;
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   const firmHousehold = session?.firm.settings.household;
   const set = (next: Household | undefined) =>
     edit(({ survey: { household: _old, ...rest } }) => ({

@@ -1,6 +1,6 @@
 import { certificateOf } from '@katharos/papers';
-import { useSessionQuery } from '../../data/api.ts';
-import { useJob } from '../open/useJob.ts';
+import { useSession } from '../../data/session.ts';
+import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useUnits } from '../../ui/useUnits.ts';
@@ -11,19 +11,20 @@ import styles from '../../papers/Certificate.module.css';
 
 /** The certificate: seen, issued, printed, kept. */
 export function KeepStage() {
-  const { job, document, edit, stamp } = useJob();
-  const { data: session } = useSessionQuery();
+  const { jobId, document, edit, stamp } = useJob();
+  const number = useOpenJob((job) => job.number);
+  const session = useSession();
   const { system: units } = useUnits();
   const firm = session?.firm;
   const certificate =
     firm &&
     certificateOf({
-      number: job.number,
+      number,
       document,
       firm: { ...firm, settings: { ...firm.settings, units } },
     });
   const issued = document.keep.issued;
-  const unsaved = job.save.kind !== 'saved';
+  const unsaved = useOpenJob(({ save }) => save.kind !== 'saved');
   if (!certificate) {
     return (
       <Stack>
@@ -32,7 +33,7 @@ export function KeepStage() {
         </Title>
         <Tone kind="warn" head="Nothing to certify yet">
           The certificate is made from the chosen system and the verification readings.{' '}
-          <Anchor component={Link} to={`/jobs/${job.id}/verify`}>
+          <Anchor component={Link} to={`/jobs/${jobId}/verify`}>
             Take the readings
           </Anchor>
         </Tone>
@@ -62,7 +63,7 @@ export function KeepStage() {
                 variant="default"
                 size="md"
                 component="a"
-                href={`/api/jobs/${job.id}/certificate.pdf?units=${units}`}
+                href={`/api/jobs/${jobId}/certificate.pdf?units=${units}`}
                 target="_blank"
               >
                 PDF
@@ -71,7 +72,7 @@ export function KeepStage() {
                 variant="default"
                 size="md"
                 component={Link}
-                to={`/jobs/${job.id}/certificate`}
+                to={`/jobs/${jobId}/certificate`}
               >
                 Print page
               </Button>
@@ -127,10 +128,10 @@ export function KeepStage() {
 
 /** The whole job as a file, in an open format, for another firm or for safekeeping. */
 function JobFileLink() {
-  const { job } = useJob();
+  const jobId = useJobId();
   return (
     <div>
-      <Anchor href={`/api/jobs/${job.id}/file`} download style={{ lineHeight: '44px' }}>
+      <Anchor href={`/api/jobs/${jobId}/file`} download style={{ lineHeight: '44px' }}>
         Save the job as a file
       </Anchor>
       <Text size="sm" c="dimmed">

@@ -7,7 +7,7 @@ import { useJob } from './useJob.ts';
 /** Shown by the stages that work on a chosen system while there is none. */
 export function NeedsSystem({ title, reason }: { title: string; reason: string }) {
   const { design } = useSizing();
-  const { job, edit, stamp } = useJob();
+  const { jobId, edit, stamp } = useJob();
   const choose = () => {
     if (!design) return;
     const { at, by } = stamp();
@@ -26,7 +26,7 @@ export function NeedsSystem({ title, reason }: { title: string; reason: string }
             Use the proposed system
           </Button>
         )}
-        <Button size="md" variant="default" component={Link} to={`/jobs/${job.id}/size`}>
+        <Button size="md" variant="default" component={Link} to={`/jobs/${jobId}/size`}>
           Go to Size
         </Button>
       </Group>

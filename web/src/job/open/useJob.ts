@@ -1,31 +1,48 @@
 import type { JobDocument } from '@katharos/job';
-import { useSessionQuery } from '../../data/api.ts';
-import { useAppDispatch } from '../../data/store.ts';
+import { api } from '../../data/api.ts';
 import { edited, type OpenJob } from '../../data/jobSlice.ts';
-import { createContext, useCallback, useContext } from 'react';
+import { type RootState, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useMemo } from 'react';
 
-/** The open job for the stages below its page. */
-export const JobContext = createContext<OpenJob | null>(null);
+const selectSession = api.endpoints.session.select();
 
-/** The open job, a way to edit it, and a stamp of who and when for what is recorded. */
-export function useJob() {
-  const job = useContext(JobContext);
-  if (!job) throw new Error('useJob is for the stages of an open job');
+function openIn({ job }: RootState): OpenJob {
+  if (!job) throw new Error('this is for the stages of an open job');
+  return job;
+}
+
+/** What is asked of the open job; whoever asks is drawn again only when just that changes. */
+export const useOpenJob = <T>(select: (job: OpenJob) => T): T =>
+  useAppSelector((state) => select(openIn(state)));
+
+export const useJobId = (): string => useOpenJob(({ id }) => id);
+
+export const useDocument = (): JobDocument => useOpenJob(({ document }) => document);
+
+/** A way to edit the open job, and a stamp of who and when for what is recorded; the same ones at every render. */
+export function useEdit() {
   const dispatch = useAppDispatch();
-  const { data: session } = useSessionQuery();
-  const { document } = job;
-  /** Replaces sections of the document; the change is made on the newest state, so that two edits in a row both count. */
-  const edit = useCallback(
-    (change: (current: JobDocument) => Partial<JobDocument>) =>
-      dispatch((send, getState) => {
-        const current = getState().job?.document;
-        if (current) send(edited({ ...current, ...change(current) }));
-      }),
+  return useMemo(
+    () => ({
+      /** Replaces sections of the document; the change is made on the newest state, so that two edits in a row both count. */
+      edit: (change: (current: JobDocument) => Partial<JobDocument>) =>
+        dispatch((send, getState) => {
+          const current = getState().job?.document;
+          if (current) send(edited({ ...current, ...change(current) }));
+        }),
+      stamp: () =>
+        dispatch((_send, getState) => ({
+          at: new Date().toISOString(),
+          by: selectSession(getState()).data?.user.name ?? '',
+        })),
+    }),
     [dispatch],
   );
-  const stamp = useCallback(
-    () => ({ at: new Date().toISOString(), by: session?.user.name ?? '' }),
-    [session],
-  );
-  return { job, document, edit, stamp };
+}
+
+/** The open job's number, its document and the ways to change it. */
+export function useJob() {
+  const jobId = useJobId();
+  const document = useDocument();
+  return { jobId, document, ...useEdit() };
 }

@@ -1,6 +1,6 @@
 import { type JobBrief, type JobDocument, plumbingOf } from '@katharos/job';
 import type { Plumbing, InstalledSystem } from '@katharos/core';
-import { useJob } from './useJob.ts';
+import { useDocument } from './useJob.ts';
 
 /** What was worked out last for a document: the stage, its waterline and the sheet ask for the same in one render. */
 const made = new WeakMap<
@@ -12,7 +12,7 @@ const made = new WeakMap<
 export function usePlumbing(system: InstalledSystem, brief: JobBrief): Plumbing;
 export function usePlumbing(system: InstalledSystem, brief: JobBrief | null): Plumbing | null;
 export function usePlumbing(system: InstalledSystem, brief: JobBrief | null): Plumbing | null {
-  const { document } = useJob();
+  const document = useDocument();
   if (!brief) return null;
   const known = made.get(document);
   if (known?.system === system && known.brief === brief) return known.plumbing;

@@ -6,7 +6,7 @@ import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
 import { useState } from 'react';
 import { redone, type SaveState, undone } from '../../data/jobSlice.ts';
 import { useAppDispatch } from '../../data/store.ts';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob, useOpenJob } from '../open/useJob.ts';
 import { JobWaterline } from '../waterline/JobWaterline.tsx';
 import styles from './JobBand.module.css';
 import { StageMarks } from './StageMarks.tsx';
@@ -22,14 +22,14 @@ const saveWords: Record<SaveState['kind'], string> = {
 
 /** What every stage has above it, in as little room as it takes: whose job, which stage, how it is saved, and the waterline. */
 export function JobBand({ stage }: { stage: Stage }) {
-  const { document } = useJob();
+  const name = useOpenJob(({ document }) => document.customer.name);
   const [editing, setEditing] = useState(false);
   return (
     <section aria-label="Job" className={styles.band}>
       {editing ? (
         <CustomerForm onDone={() => setEditing(false)} />
       ) : (
-        <Who name={document.customer.name} onEdit={() => setEditing(true)} />
+        <Who name={name} onEdit={() => setEditing(true)} />
       )}
       <StageMarks stage={stage} />
       <Kept />
@@ -39,14 +39,14 @@ export function JobBand({ stage }: { stage: Stage }) {
 }
 
 function Who({ name, onEdit }: { name: string; onEdit: () => void }) {
-  const { job, document } = useJob();
-  const { address } = document.customer;
+  const number = useOpenJob((job) => job.number);
+  const { address } = useDocument().customer;
   return (
     <div className={styles.who}>
       <div className={styles.names}>
         <h1 className={styles.name}>{name}</h1>
         <Text size="sm" c="dimmed" className={styles.place}>
-          No. {job.number}
+          No. {number}
           {address && ` · ${address}`}
         </Text>
       </div>
@@ -65,19 +65,21 @@ function Who({ name, onEdit }: { name: string; onEdit: () => void }) {
 
 /** How it stands with the server's copy, and the way back. */
 function Kept() {
-  const { job } = useJob();
+  const kind = useOpenJob(({ save }) => save.kind);
+  const mayUndo = useOpenJob(({ past }) => past.length > 0);
+  const mayRedo = useOpenJob(({ future }) => future.length > 0);
   const dispatch = useAppDispatch();
   return (
     <div className={`${styles.kept} no-print`}>
       <Text size="sm" c="dimmed" role="status" className={styles.state}>
-        {saveWords[job.save.kind]}
+        {saveWords[kind]}
       </Text>
       <Tooltip label="Take back">
         <ActionIcon
           variant="subtle"
           size={44}
           aria-label="Undo"
-          disabled={job.past.length === 0}
+          disabled={!mayUndo}
           onClick={() => dispatch(undone())}
         >
           <IconArrowBackUp size={20} />
@@ -88,7 +90,7 @@ function Kept() {
           variant="subtle"
           size={44}
           aria-label="Redo"
-          disabled={job.future.length === 0}
+          disabled={!mayRedo}
           onClick={() => dispatch(redone())}
         >
           <IconArrowForwardUp size={20} />

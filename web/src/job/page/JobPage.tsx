@@ -3,37 +3,23 @@ import { useJobQuery } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
 import { MissingPage } from '../../ui/FailurePages.tsx';
 import { addMiddleware, useAppDispatch, useAppSelector } from '../../data/store.ts';
-import { FlushStage } from '../flush/FlushStage.tsx';
-import { KeepStage } from '../keep/KeepStage.tsx';
-import { PlumbStage } from '../plumb/PlumbStage.tsx';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
-import { SizeStage } from '../size/SizeStage.tsx';
 import { SizingProvider } from './SizingProvider.tsx';
-import { SurveyStage } from '../survey/SurveyStage.tsx';
-import { VerifyStage } from '../verify/VerifyStage.tsx';
 import { autosave, leaveJob, openJob } from '../../data/autosave.ts';
+import { StageView } from './StageView.tsx';
 import { JobBand } from './JobBand.tsx';
 import { redone, undone } from '../../data/jobSlice.ts';
 import { SaveNotice } from './SaveNotice.tsx';
-import { JobContext } from '../open/useJob.ts';
+import { useOpenJob } from '../open/useJob.ts';
 import { Loader, Stack } from '@mantine/core';
 import { useShortcuts, type Shortcut } from '../../ui/useShortcuts.ts';
 import { PageTitle } from '../../ui/PageTitle.tsx';
 import { stageNames } from '@katharos/words';
-import { type ComponentType, useEffect } from 'react';
+import { useEffect } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 
 // An open job is saved by whoever opens one.
 addMiddleware(autosave.middleware);
-
-const stageViews: Record<Stage, ComponentType> = {
-  survey: SurveyStage,
-  size: SizeStage,
-  plumb: PlumbStage,
-  flush: FlushStage,
-  verify: VerifyStage,
-  keep: KeepStage,
-};
 
 const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);
 
@@ -43,12 +29,12 @@ export function JobPage() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const { data, error, refetch } = useJobQuery(id, { refetchOnMountOrArgChange: true });
-  const job = useAppSelector((state) => state.job);
-  const isOpen = job?.id === id;
+  const isOpen = useAppSelector((state) => state.job?.id === id);
+  const version = useAppSelector((state) => state.job?.version);
+  const isUntouched = useAppSelector((state) => state.job?.save.kind === 'saved');
 
   // The cache may open a job before the server has answered; what it then says is newer goes in, unless something is edited already.
-  const isOutdated = isOpen && data?.id === id && data.version > job.version;
-  const isUntouched = isOpen && job.save.kind === 'saved';
+  const isOutdated = isOpen && data?.id === id && version !== undefined && data.version > version;
   useEffect(() => {
     if (data?.id === id && (!isOpen || (isOutdated && isUntouched))) dispatch(openJob(data));
   }, [data, id, isOpen, isOutdated, isUntouched, dispatch]);
@@ -69,17 +55,19 @@ export function JobPage() {
   }
   if (!isStage(stage)) return <Navigate to={`/jobs/${id}/survey`} replace />;
   if (!isOpen) return <Loader aria-label="Opening the job" />;
-  const View = stageViews[stage];
   return (
-    <JobContext value={job}>
-      <SizingProvider>
-        <Stack gap="sm">
-          <PageTitle>{`${stageNames[stage]}, ${job.document.customer.name}`}</PageTitle>
-          <JobBand stage={stage} />
-          <SaveNotice />
-          <View key={stage} />
-        </Stack>
-      </SizingProvider>
-    </JobContext>
+    <SizingProvider>
+      <Stack gap="sm">
+        <JobTitle stage={stage} />
+        <JobBand stage={stage} />
+        <SaveNotice />
+        <StageView key={stage} stage={stage} />
+      </Stack>
+    </SizingProvider>
   );
+}
+
+function JobTitle({ stage }: { stage: Stage }) {
+  const name = useOpenJob(({ document }) => document.customer.name);
+  return <PageTitle>{`${stageNames[stage]}, ${name}`}</PageTitle>;
 }

@@ -5,13 +5,13 @@ import { useAppDispatch } from '../../data/store.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { settleConflict } from '../../data/autosave.ts';
 import { remarkRead } from '../../data/jobSlice.ts';
-import { useJob } from '../open/useJob.ts';
+import { useOpenJob } from '../open/useJob.ts';
 
 /** Says when the work on screen and the server's copy are not one: out of reach, refused, or changed by two people. */
 export function SaveNotice() {
-  const { job } = useJob();
   const dispatch = useAppDispatch();
-  const { save, remark } = job;
+  const save = useOpenJob((job) => job.save);
+  const remark = useOpenJob((job) => job.remark);
   useEffect(() => {
     if (!remark) return;
     notifications.show({ message: remark, autoClose: 8000 });

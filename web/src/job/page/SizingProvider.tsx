@@ -1,7 +1,7 @@
 import { briefOf, optionsOf } from '@katharos/job';
 import { useCatalogueQuery } from '../../data/jobApi.ts';
-import { useSessionQuery } from '../../data/api.ts';
-import { useJob } from '../open/useJob.ts';
+import { useSession } from '../../data/session.ts';
+import { useDocument } from '../open/useJob.ts';
 import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';
 import { type SearchState, SizingContext } from '../open/sizingContext.ts';
 import { type Computed, newest, useComputed } from '../../workers/useComputed.ts';
@@ -13,10 +13,10 @@ const searchAfterMs = 150;
 
 /** Searches for a system whenever the survey changes, in a worker, and gives the stages what it found. */
 export function SizingProvider({ children }: { children: ReactNode }) {
-  const { document } = useJob();
+  const document = useDocument();
   const { data } = useCatalogueQuery();
   const catalogue = data?.parts;
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   const standards = session?.firm.settings.standards;
   const overruled = useMemo(() => optionsOf(document.size.overruled), [document.size.overruled]);
   const brief = useMemo(

@@ -6,7 +6,7 @@ import styles from './JobBand.module.css';
 
 /** The six stages in the order people work; those behind are filled, the one that waits is half full. */
 export function StageMarks({ stage }: { stage: Stage }) {
-  const { job, document } = useJob();
+  const { jobId, document } = useJob();
   const { stage: waiting, finished } = stageOf(document);
   const at = stages.indexOf(waiting);
   return (
@@ -16,7 +16,7 @@ export function StageMarks({ stage }: { stage: Stage }) {
         return (
           <NavLink
             key={name}
-            to={`/jobs/${job.id}/${name}`}
+            to={`/jobs/${jobId}/${name}`}
             className={styles.stage}
             data-state={state}
             aria-current={name === stage ? 'page' : undefined}

@@ -8,7 +8,7 @@ import {
 } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
 import { showUndo } from '../../ui/undoNotice.tsx';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { nameOf, photographAddress, subjects } from './photographWords.ts';
 import { Button, Group, Modal, NativeSelect, Stack, Text, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
@@ -23,12 +23,12 @@ export function PhotographViewer({
   photograph: Photograph;
   onClose: () => void;
 }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const [change] = useChangePhotographMutation();
   const [remove] = useRemovePhotographMutation();
   const [restore] = useRestorePhotographMutation();
   const [caption, setCaption] = useState(photograph.caption);
-  const key = { jobId: job.id, id: photograph.id };
+  const key = { jobId: jobId, id: photograph.id };
   const keep = () => {
     if (caption.trim() !== photograph.caption) void change({ ...key, caption: caption.trim() });
   };
@@ -59,7 +59,7 @@ export function PhotographViewer({
     >
       <Stack>
         <img
-          src={photographAddress(job.id, photograph.id)}
+          src={photographAddress(jobId, photograph.id)}
           alt={nameOf(photograph)}
           width={photograph.width}
           height={photograph.height}

@@ -1,7 +1,7 @@
 import type { PhotographSubject } from '@katharos/job';
 import { usePhotographsQuery } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { PhotographViewer } from './PhotographViewer.tsx';
 import { nameOf, photographAddress, subjects } from './photographWords.ts';
@@ -13,8 +13,8 @@ import styles from './Photographs.module.css';
 
 /** Pictures of the cabinet, the pipes and the readings. They are made smaller, and where they were taken is removed. */
 export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubject }) {
-  const { job } = useJob();
-  const { data, error, isLoading, refetch } = usePhotographsQuery(job.id);
+  const jobId = useJobId();
+  const { data, error, isLoading, refetch } = usePhotographsQuery(jobId);
   const [about, setAbout] = useState<PhotographSubject>(subject);
   const [open, setOpen] = useState<string | null>(null);
   const list = data?.photographs ?? [];
@@ -40,7 +40,7 @@ export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubje
                 onClick={() => setOpen(photograph.id)}
                 aria-label={`Open: ${nameOf(photograph)}`}
               >
-                <img src={photographAddress(job.id, photograph.id)} alt="" loading="lazy" />
+                <img src={photographAddress(jobId, photograph.id)} alt="" loading="lazy" />
               </button>
               <Text size="sm" lineClamp={2}>
                 {nameOf(photograph)}

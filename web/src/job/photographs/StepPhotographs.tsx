@@ -1,7 +1,7 @@
 import { Button, FileButton, Group } from '@mantine/core';
+import type { Photograph } from '@katharos/contract';
 import { useState } from 'react';
-import { usePhotographsQuery } from '../../data/jobApi.ts';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { PhotographViewer } from './PhotographViewer.tsx';
 import { nameOf, photographAddress } from './photographWords.ts';
 import { UnsentPhotographs } from './UnsentPhotographs.tsx';
@@ -12,17 +12,18 @@ import styles from './Photographs.module.css';
 export function StepPhotographs({
   step,
   title,
+  own,
   mayAdd,
 }: {
   step: string;
   title: string;
+  /** Those of this step. */
+  own: readonly Photograph[];
   mayAdd: boolean;
 }) {
-  const { job } = useJob();
-  const { data } = usePhotographsQuery(job.id);
+  const jobId = useJobId();
   const [open, setOpen] = useState<string | null>(null);
   const { send, sending, waiting } = useSendPhotographs({ about: 'work', step });
-  const own = data?.photographs.filter((one) => one.step === step) ?? [];
   const shown = own.find(({ id }) => id === open);
   if (!mayAdd && own.length === 0) return null;
   return (
@@ -36,7 +37,7 @@ export function StepPhotographs({
             onClick={() => setOpen(photograph.id)}
             aria-label={`Open: ${nameOf(photograph)}, ${title}`}
           >
-            <img src={photographAddress(job.id, photograph.id)} alt="" loading="lazy" />
+            <img src={photographAddress(jobId, photograph.id)} alt="" loading="lazy" />
           </button>
         ))}
         {mayAdd && (

@@ -1,7 +1,7 @@
 import type { PhotographSubject } from '@katharos/job';
 import { useAddPhotographMutation } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { useState } from 'react';
 
 /** Files that did not arrive, kept for another try, and why. */
@@ -12,13 +12,13 @@ export interface Unsent {
 
 /** Sends files one after the other and keeps what did not arrive. @param step of the work that they prove */
 export function useSendPhotographs({ about, step }: { about: PhotographSubject; step?: string }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const [add, { isLoading }] = useAddPhotographMutation();
   const [waiting, setWaiting] = useState<Unsent | null>(null);
   const send = async (files: File[]) => {
     setWaiting(null);
     for (const [i, file] of files.entries()) {
-      const answer = await add({ jobId: job.id, about, file, ...(step ? { step } : {}) });
+      const answer = await add({ jobId: jobId, about, file, ...(step ? { step } : {}) });
       if (answer.error) {
         setWaiting({
           files: files.slice(i),

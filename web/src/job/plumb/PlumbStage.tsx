@@ -17,7 +17,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
-  const { document, job } = useJob();
+  const { document, jobId } = useJob();
   const { brief } = useSizing();
   if (!document.system) {
     return (
@@ -31,7 +31,7 @@ export function PlumbStage() {
     return (
       <Text>
         The survey’s readings are needed.{' '}
-        <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+        <Link to={`/jobs/${jobId}/survey`}>Look at the survey</Link>
       </Text>
     );
   }
@@ -48,7 +48,7 @@ const views = [
 type View = (typeof views)[number]['value'];
 
 function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief }) {
-  const { job, document, edit, stamp } = useJob();
+  const { jobId, document, edit, stamp } = useJob();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'work';
@@ -59,7 +59,7 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
     edit(({ plumb }) => ({
       plumb: { ...plumb, ticks: { ...plumb.ticks, finished: stamp() } },
     }));
-    void navigate(`/jobs/${job.id}/flush`);
+    void navigate(`/jobs/${jobId}/flush`);
   };
   return (
     <Stack gap="md">
@@ -68,7 +68,7 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
           Plumb
         </Title>
         <Group className="no-print" gap="xs">
-          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/sheet`}>
+          <Button variant="default" size="md" component={Link} to={`/jobs/${jobId}/sheet`}>
             Job sheet
           </Button>
           <Button size="md" variant={finished ? 'filled' : 'default'} onClick={finish}>

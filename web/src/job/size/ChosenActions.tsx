@@ -1,11 +1,11 @@
 import { Button, Group } from '@mantine/core';
 import { Link } from 'react-router';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 
 /** What can be done with a chosen system: choose again, agree on it, propose it, plumb it in. */
 export function ChosenActions() {
-  const { job } = useJob();
+  const jobId = useJobId();
   const { drop, agree, agreed } = useChosenSystem();
   return (
     <Group>
@@ -23,10 +23,10 @@ export function ChosenActions() {
           </Button>
         </>
       )}
-      <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/proposal`}>
+      <Button variant="default" size="md" component={Link} to={`/jobs/${jobId}/proposal`}>
         Proposal
       </Button>
-      <Button size="md" component={Link} to={`/jobs/${job.id}/plumb`}>
+      <Button size="md" component={Link} to={`/jobs/${jobId}/plumb`}>
         Go on to plumbing
       </Button>
     </Group>

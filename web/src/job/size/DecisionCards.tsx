@@ -12,7 +12,7 @@ import {
   type DecisionTopic,
   type SystemDesign,
 } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument } from '../open/useJob.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { DecideOtherwise } from './DecideOtherwise.tsx';
 import { useSizing } from '../open/sizingContext.ts';
@@ -58,7 +58,7 @@ interface Props {
 
 /** What asks for money or a person first, what stands out before the rest; what merely confirms is a line each. */
 export function DecisionCards({ decisions, design, brief }: Props) {
-  const { overruled } = useJob().document.size;
+  const { overruled } = useDocument().size;
   const [topic, setTopic] = useState<DecisionTopic | null>(null);
   const weight = { bad: 0, warn: 1, good: 2 } as const;
   const plain = (decision: Decision) => confirms(decision, !!overruled[decision.topic]);
@@ -140,7 +140,7 @@ function DecisionBody({
   onOpen: () => void;
 }) {
   const { say } = useUnits();
-  const { document } = useJob();
+  const document = useDocument();
   const { catalogue } = useSizing();
   const { agreed, restore } = useChosenSystem();
   const { topic } = decision;

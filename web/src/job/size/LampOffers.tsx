@@ -59,7 +59,7 @@ function AddedOffer({
   tap: SystemDesign['tap'];
   onChoose: Props['onChoose'];
 }) {
-  const { document, job } = useJob();
+  const { document, jobId } = useJob();
   const { existing } = lampFeedOf(document.survey, 0);
   const addedTo = existingSystems.find((kind) => kind === document.survey.site.existing);
   const lamp = existing && lampForProduct(lamps, existing.flowLPerMin);
@@ -78,7 +78,7 @@ function AddedOffer({
         <>
           {' '}
           Say what is there, and read flow and TDS at its tap, in{' '}
-          <Link to={`/jobs/${job.id}/survey?place=already-there`}>the survey</Link>.
+          <Link to={`/jobs/${jobId}/survey?place=already-there`}>the survey</Link>.
         </>
       )}
     </Offer>

@@ -5,7 +5,7 @@ import {
   type Priorities,
   type TradeOff,
 } from '@katharos/core';
-import { useSessionQuery } from '../../data/api.ts';
+import { useSession } from '../../data/session.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
@@ -27,7 +27,7 @@ const marks = [
 /** A weight and a limit for each thing that designs differ in, with the span that there is to choose from. */
 export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
   const { system } = useUnits();
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const spanOf = (key: CriterionKey): string => {
     const values = tradeOffs.map(({ criteria }) => criteria[key]).filter(Number.isFinite);

@@ -23,7 +23,7 @@ export function SizeHeader({
   brief: JobBrief;
   recommendation: Recommendation | undefined;
 }) {
-  const { job, document } = useJob();
+  const { jobId, document } = useJob();
   const { say } = useUnits();
   const { chosen } = useSizing();
   const { choose, agreed } = useChosenSystem();
@@ -66,7 +66,7 @@ export function SizeHeader({
             disabled={judged.failure !== null}
             onClick={() => {
               choose(design);
-              void navigate(`/jobs/${job.id}/plumb`);
+              void navigate(`/jobs/${jobId}/plumb`);
             }}
           >
             Use this system

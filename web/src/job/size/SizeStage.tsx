@@ -1,5 +1,5 @@
 import { failureSentence } from '@katharos/words';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { SizedSystem } from './SizedSystem.tsx';
@@ -9,13 +9,13 @@ import { Link } from 'react-router';
 
 /** The size: searched for, then shown with its numbers and reasons. */
 export function SizeStage() {
-  const { job } = useJob();
+  const jobId = useJobId();
   const { brief, search, design, ultraviolet, cancel, again } = useSizing();
   if (brief && !brief.ok) {
     return (
       <Tone kind="bad" head="These readings contradict each other" role="alert">
         {failureSentence(brief.failure)}{' '}
-        <Link to={`/jobs/${job.id}/survey`}>Correct them in the survey.</Link>
+        <Link to={`/jobs/${jobId}/survey`}>Correct them in the survey.</Link>
       </Tone>
     );
   }

@@ -6,7 +6,7 @@ import {
   type JudgedDesign,
   type SystemDesign,
 } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useJobId } from '../open/useJob.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { ComposePanel } from './ComposePanel.tsx';
 import { ConditionsTable } from './ConditionsTable.tsx';
@@ -97,11 +97,11 @@ const isSound = (judged: JudgedDesign): judged is JudgedDesign & { today: Assess
   judged.today !== null;
 
 function Assumptions({ brief }: { brief: JobBrief }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   return (
     <Text size="sm" c="dimmed">
       {brief.survey.assumed.length} of {Object.keys(brief.survey.values).length} readings were not
-      taken and stand at their stated defaults. <Link to={`/jobs/${job.id}/survey`}>See which</Link>
+      taken and stand at their stated defaults. <Link to={`/jobs/${jobId}/survey`}>See which</Link>
     </Text>
   );
 }

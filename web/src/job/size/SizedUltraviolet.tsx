@@ -15,7 +15,7 @@ import {
   ultravioletLimits,
   type UltravioletLine,
 } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useUnits } from '../../ui/useUnits.ts';
@@ -33,7 +33,7 @@ interface Props {
 
 /** A line with a lamp and no membrane: its flow, its dose, and whether this water can be lit at all. */
 export function SizedUltraviolet({ brief, line }: Props) {
-  const { job, document } = useJob();
+  const { jobId, document } = useJob();
   const { say } = useUnits();
   const { agreed } = useChosenSystem();
   const added = isAddedLamp(line);
@@ -65,7 +65,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
           role="alert"
         >
           {failureSentence(assessed.failure)}{' '}
-          {added && <Link to={`/jobs/${job.id}/survey?place=already-there`}>Read it</Link>}
+          {added && <Link to={`/jobs/${jobId}/survey?place=already-there`}>Read it</Link>}
         </Tone>
       ) : (
         <>
@@ -130,7 +130,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
           {assessed.value.unread.length > 0 && (
             <Tone kind="warn" head="Not read, and a lamp depends on it">
               {assessed.value.unread.join(', ')}: see Chemistry in the{' '}
-              <Link to={`/jobs/${job.id}/survey`}>survey</Link>.
+              <Link to={`/jobs/${jobId}/survey`}>survey</Link>.
             </Tone>
           )}
           <Tone kind="warn" head="What a lamp does not do">
@@ -146,7 +146,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
 
 /** Every lamp of the catalogue with the dose that it gives here. */
 function LampSelect({ brief, line, flowLPerMin }: Props & { flowLPerMin: number }) {
-  const { document } = useJob();
+  const document = useDocument();
   const { catalogue } = useSizing();
   const { choose, agreed } = useChosenSystem();
   const { today } = brief.task.waters;

@@ -1,6 +1,6 @@
 import { saysTheSame } from '@katharos/job';
 import { type CriterionKey, criterionKeys, type SystemDesign, type TradeOff } from '@katharos/core';
-import { useSessionQuery } from '../../data/api.ts';
+import { useSession } from '../../data/session.ts';
 import { chartGrid, chartMargin, chartTick } from '../../ui/chartStyle.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { criterionWords } from './criteria.ts';
@@ -38,7 +38,7 @@ interface Dot {
 /** Designs as dots over any two of what they differ in: filled within the limits, ringed the best, squared the one in use. */
 export function TradeOffChart({ tradeOffs, within, weighed, current, picked, onPick }: Props) {
   const { system } = useUnits();
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const [x, setX] = useState<CriterionKey>('buy');
   const [y, setY] = useState<CriterionKey>('january');

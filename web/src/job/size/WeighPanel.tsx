@@ -8,7 +8,7 @@ import {
   type SystemDesign,
   type TradeOff,
 } from '@katharos/core';
-import { useSessionQuery } from '../../data/api.ts';
+import { useSession } from '../../data/session.ts';
 import { useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useUnits } from '../../ui/useUnits.ts';
@@ -34,7 +34,7 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
   const { document, edit } = useJob();
   const { agreed } = useChosenSystem();
   const { system } = useUnits();
-  const { data: session } = useSessionQuery();
+  const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const { tradeOffs } = recommendation;
   const { weights, limits } = document.size;

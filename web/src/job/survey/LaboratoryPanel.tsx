@@ -1,6 +1,6 @@
 import { balanceSentence, solidsSentences } from '@katharos/words';
 import { type LaboratoryReport, readReport, reportFindings } from '@katharos/job';
-import { useJob } from '../open/useJob.ts';
+import { useEdit, useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { LaboratoryReadings } from './LaboratoryReadings.tsx';
 import { LaboratoryTable } from './LaboratoryTable.tsx';
@@ -44,7 +44,7 @@ export function LaboratoryPanel() {
 const longestReport = 60000;
 
 function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void }) {
-  const { stamp } = useJob();
+  const { stamp } = useEdit();
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const read = (content: string, name: string) => {

@@ -1,7 +1,7 @@
 import type { QuantityField, Reading } from '@katharos/job';
 import { writeEntered } from '@katharos/words';
 import type { Quantity } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useEdit } from '../open/useJob.ts';
 import { QuantityInput } from '../../ui/QuantityInput.tsx';
 import { instrumentsFor } from './instruments.ts';
 import { Autocomplete, Button, Popover, Stack, Text } from '@mantine/core';
@@ -33,7 +33,7 @@ export function ReadingField({
   adopt = (quantity) => quantity,
   beside,
 }: Props) {
-  const { stamp } = useJob();
+  const { stamp } = useEdit();
   const commit = (quantity: Quantity | undefined) => {
     if (!quantity) {
       onChange(undefined);

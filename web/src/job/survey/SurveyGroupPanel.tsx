@@ -9,7 +9,7 @@ import {
 } from '@katharos/job';
 import { failureSentence, missingWords } from '@katharos/words';
 import type { SurveyKey } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { ChoiceField } from './ChoiceField.tsx';
@@ -70,7 +70,7 @@ export function SurveyGroupPanel({
 
 /** How much of a place is read and answered. */
 function Taken({ group }: { group: SurveyGroup }) {
-  const { document } = useJob();
+  const document = useDocument();
   const { taken, all } = takenOf(group, document.survey);
   return (
     <Text size="sm" c="dimmed">

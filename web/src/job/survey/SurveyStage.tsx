@@ -6,7 +6,7 @@ import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob, useJobId } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { LaboratoryPanel } from './LaboratoryPanel.tsx';
 import { firstPlace, missingReadings, placeLink, places } from './places.ts';
@@ -45,7 +45,7 @@ export function SurveyStage() {
 
 /** The place that the address names; without one, the place where the walk begins. */
 function usePlace(): string {
-  const { document } = useJob();
+  const document = useDocument();
   const [params] = useSearchParams();
   // Where the walk began stays the place, though what was missing there is read meanwhile.
   const [first] = useState(() => firstPlace(document.survey));
@@ -87,7 +87,7 @@ function PlacePanels({ id }: { id: string }) {
 
 /** The places of the survey with how much of each is taken, and where something is missing. */
 function PlaceNav({ place }: { place: string }) {
-  const { document } = useJob();
+  const document = useDocument();
   const missing = missingReadings(document.survey);
   const row = useRef<HTMLElement>(null);
   useEffect(() => {
@@ -132,7 +132,7 @@ function PlaceNav({ place }: { place: string }) {
 
 /** What is still missing for a sound size, and what for; each a step away. */
 function Missing() {
-  const { document } = useJob();
+  const document = useDocument();
   const missing = missingReadings(document.survey);
   if (missing.length === 0) return null;
   return (
@@ -159,7 +159,7 @@ function Missing() {
 
 /** On to the next place; from the last one to the size. */
 function Onward({ place }: { place: string }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const at = places.findIndex(({ id }) => id === place);
   const [before, next] = [places[at - 1], places[at + 1]];
   return (
@@ -173,14 +173,14 @@ function Onward({ place }: { place: string }) {
       )}
       <Group>
         {next && (
-          <Button variant="default" size="md" component={Link} to={`/jobs/${job.id}/size`}>
+          <Button variant="default" size="md" component={Link} to={`/jobs/${jobId}/size`}>
             See the size
           </Button>
         )}
         <Button
           size="md"
           component={Link}
-          {...(next ? { to: placeLink(next.id), replace: true } : { to: `/jobs/${job.id}/size` })}
+          {...(next ? { to: placeLink(next.id), replace: true } : { to: `/jobs/${jobId}/size` })}
         >
           {next ? `Next: ${next.short}` : 'See the size'}
         </Button>

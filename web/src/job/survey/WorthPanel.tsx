@@ -8,7 +8,7 @@ import {
 } from '@katharos/words';
 import { surveyReadings } from '@katharos/job';
 import { type OpenQuestion, representatives } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument } from '../open/useJob.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { newest, useComputed } from '../../workers/useComputed.ts';
@@ -20,7 +20,7 @@ const settleMs = 1200;
 
 /** What the readings so far leave open, and which one more would settle it. */
 export function WorthPanel() {
-  const { document } = useJob();
+  const document = useDocument();
   const { brief, search, design, catalogue } = useSizing();
   const { say } = useUnits();
   const question = useMemo<OpenQuestion | null>(() => {

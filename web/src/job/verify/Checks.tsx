@@ -1,10 +1,10 @@
 import type { JobDocument } from '@katharos/job';
-import { useJob } from '../open/useJob.ts';
+import { useEdit } from '../open/useJob.ts';
 import { SegmentedControl, SimpleGrid, Text } from '@mantine/core';
 
 /** What is tested by hand and eye. */
 export function Checks({ verify }: { verify: JobDocument['verify'] }) {
-  const { edit } = useJob();
+  const { edit } = useEdit();
   const set = (change: Partial<JobDocument['verify']>) =>
     edit((current) => ({ verify: { ...current.verify, ...change } }));
   return (

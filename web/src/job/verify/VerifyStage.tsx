@@ -14,7 +14,7 @@ import {
 } from '@katharos/job';
 import { isUltravioletLine, type SystemDesign, type Verdict, verdict } from '@katharos/core';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone, type ToneKind } from '../../ui/Tone.tsx';
@@ -29,7 +29,7 @@ import { Link } from 'react-router';
 
 /** Readings, what they should be, and a verdict in words. */
 export function VerifyStage() {
-  const { document } = useJob();
+  const document = useDocument();
   if (!document.system) {
     return (
       <NeedsSystem
@@ -47,7 +47,7 @@ export function VerifyStage() {
 }
 
 function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocument['verify'] }) {
-  const { edit, job } = useJob();
+  const { edit, jobId } = useJob();
   const judged = useMemo(() => {
     const readings = verificationReadings(verify);
     return readings ? verdict(design, readings) : null;
@@ -94,7 +94,7 @@ function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocume
         <Button
           size="lg"
           component={Link}
-          to={`/jobs/${job.id}/keep`}
+          to={`/jobs/${jobId}/keep`}
           style={{ alignSelf: 'flex-start' }}
         >
           Go on to the certificate

@@ -12,7 +12,7 @@ import { Link } from 'react-router';
 
 /** A lamp without a membrane: dissolved solids say nothing about it; flow, dose and a laboratory do. */
 export function VerifyingLamp({ line }: { line: UltravioletLine }) {
-  const { document, edit, job } = useJob();
+  const { document, edit, jobId } = useJob();
   const { say } = useUnits();
   const found = ultravioletVerdict(document, line);
   const { verify } = document;
@@ -76,7 +76,7 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
         <Button
           size="lg"
           component={Link}
-          to={`/jobs/${job.id}/keep`}
+          to={`/jobs/${jobId}/keep`}
           style={{ alignSelf: 'flex-start' }}
         >
           Go on to the certificate

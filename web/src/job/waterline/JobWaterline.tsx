@@ -26,7 +26,7 @@ import { Tone } from '../../ui/Tone.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useUnits } from '../../ui/useUnits.ts';
 import { type SearchState, type Sizing, useSizing } from '../open/sizingContext.ts';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJobId } from '../open/useJob.ts';
 import { MiniLine } from './MiniLine.tsx';
 import { TubeInspector } from './TubeInspector.tsx';
 import { useLineTubes } from './useLineTubes.ts';
@@ -128,10 +128,10 @@ export function JobWaterline({ stage }: { stage: Stage }) {
 }
 
 function NoLine({ failure }: { failure: Failure }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   return (
     <Tone kind="bad" head="No line can be drawn for these readings" role="status">
-      {failureSentence(failure)} <Link to={`/jobs/${job.id}/survey`}>Look at the survey</Link>
+      {failureSentence(failure)} <Link to={`/jobs/${jobId}/survey`}>Look at the survey</Link>
     </Tone>
   );
 }
@@ -292,7 +292,7 @@ function Line({ design, solved, tankShare, plumbing }: LineProps) {
 /** What the picked component is and what stands there now. */
 function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose: () => void }) {
   const { say } = useUnits();
-  const { document } = useJob();
+  const document = useDocument();
   if (!node) return null;
   return (
     <div className={styles.inspector} role="status">

@@ -14,7 +14,7 @@ export function TubeInspector({
   stretch: StretchTubes | undefined;
   onClose: () => void;
 }) {
-  const { job, document } = useJob();
+  const { jobId, document } = useJob();
   const { system } = useUnits();
   if (!stretch) return null;
   return (
@@ -35,7 +35,7 @@ export function TubeInspector({
             );
           })}
           <Text size="sm">
-            <Link to={`/jobs/${job.id}/plumb?view=tubes`}>All tubes</Link>
+            <Link to={`/jobs/${jobId}/plumb?view=tubes`}>All tubes</Link>
           </Text>
         </div>
         <CloseButton aria-label="Close" size="lg" onClick={onClose} />

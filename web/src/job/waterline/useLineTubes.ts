@@ -1,5 +1,5 @@
 import type { InstalledSystem, WaterlineNode } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument } from '../open/useJob.ts';
 import { usePlumbing } from '../open/usePlumbing.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { pipesOf } from './layout.ts';
@@ -11,7 +11,7 @@ export function useLineTubes(
   nodes: readonly WaterlineNode[],
   design: InstalledSystem,
 ): StretchTubes[] {
-  const { document } = useJob();
+  const document = useDocument();
   const { brief } = useSizing();
   const plumbing = usePlumbing(design, nodes.length > 0 && brief?.ok ? brief.value : null);
   return useMemo(() => {

@@ -8,7 +8,7 @@ import {
   type WaterlineState,
 } from '@katharos/core';
 import { useMemo } from 'react';
-import { useJob } from '../open/useJob.ts';
+import { useDocument } from '../open/useJob.ts';
 
 /** The job's system in a water and a state; null while there is no system or no water. */
 export function useSolvedLine(
@@ -16,7 +16,7 @@ export function useSolvedLine(
   water: FeedWater | null,
   state: WaterlineState,
 ) {
-  const { survey } = useJob().document;
+  const { survey } = useDocument();
   return useMemo(() => {
     if (!design || !water) return null;
     return isUltravioletLine(design)

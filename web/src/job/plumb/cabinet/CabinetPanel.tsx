@@ -10,7 +10,7 @@ import {
   isAddedLamp,
   isUltravioletLine,
 } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useDocument, useEdit, useJob, useJobId, useOpenJob } from '../../open/useJob.ts';
 import { SvgButton } from '../../../ui/SvgPicture.tsx';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
@@ -33,7 +33,7 @@ interface Props {
 
 /** Whether everything finds a place, to scale: in the cabinet, the next one, or elsewhere in the house. */
 export function CabinetPanel({ plumbing, system, brief }: Props) {
-  const { document } = useJob();
+  const document = useDocument();
   const remote = remotePlace(document.plumb, system);
   return (
     <section className="panel" aria-label="Does it fit">
@@ -56,17 +56,18 @@ export function CabinetPanel({ plumbing, system, brief }: Props) {
 }
 
 function Unmeasured() {
-  const { job } = useJob();
+  const jobId = useJobId();
   return (
     <Tone kind="warn" head="The cabinet was not measured">
       Width, height and depth inside decide whether it fits.{' '}
-      <Link to={`/jobs/${job.id}/survey?place=under-the-sink`}>Measure it in the survey</Link>
+      <Link to={`/jobs/${jobId}/survey?place=under-the-sink`}>Measure it in the survey</Link>
     </Tone>
   );
 }
 
 function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
-  const { document, edit, job } = useJob();
+  const { document, edit, jobId } = useJob();
+  const number = useOpenJob((job) => job.number);
   const svg = cabinetSvg(plumbing);
   return (
     <Group className="no-print">
@@ -79,7 +80,7 @@ function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
         </Button>
       )}
       {svg && plumbing.placed.length > 0 && (
-        <SvgButton svg={svg} file={`cabinet-${job.number}.svg`}>
+        <SvgButton svg={svg} file={`cabinet-${number}.svg`}>
           Drawing as SVG
         </SvgButton>
       )}
@@ -88,7 +89,7 @@ function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
 }
 
 function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabinet }) {
-  const { edit } = useJob();
+  const { edit } = useEdit();
   const { say } = useUnits();
   const { bodies, obstacles, placed, left, clashes, next, door } = plumbing;
   const [picked, setPicked] = useState<string | null>(null);

@@ -1,7 +1,7 @@
 import { bodyName, writePercent } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import type { Plumbing, Cabinet, InstalledSystem, WayOut } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useJobId } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { useSizing } from '../../open/sizingContext.ts';
@@ -68,7 +68,7 @@ export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
 
 /** Goes the way that is offered. */
 function TakeIt({ way, cabinet }: { way: WayOut; cabinet: Cabinet }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const { choose, agreed } = useChosenSystem();
   const { setNextCupboard, setRemote } = usePlaces();
   switch (way.kind) {
@@ -95,7 +95,7 @@ function TakeIt({ way, cabinet }: { way: WayOut; cabinet: Cabinet }) {
         </Button>
       );
     case 'tankless':
-      return <Link to={`/jobs/${job.id}/size?view=compare`}>Compare</Link>;
+      return <Link to={`/jobs/${jobId}/size?view=compare`}>Compare</Link>;
     case 'remote':
       return (
         <Button variant="default" size="compact-md" onClick={() => setRemote(usualRemote)}>

@@ -5,7 +5,7 @@ import {
   isAddedLamp,
   isUltravioletLine,
 } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useJobId } from '../../open/useJob.ts';
 import { BranchesPanel } from './BranchesPanel.tsx';
 import { CutPanel } from './CutPanel.tsx';
 import { DrainPanel } from './DrainPanel.tsx';
@@ -23,7 +23,7 @@ interface Props {
 
 /** Where the system meets the house: feed, drain, counter, branches and power. */
 export function ConnectionsPanel({ plumbing, system, brief }: Props) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const lit = isUltravioletLine(system);
   if (isAddedLamp(system))
     return (
@@ -47,7 +47,7 @@ export function ConnectionsPanel({ plumbing, system, brief }: Props) {
       {!lit && system.branches.length > 0 && <BranchesPanel system={system} brief={brief} />}
       <Text size="sm" c="dimmed">
         All of it follows from{' '}
-        <Link to={`/jobs/${job.id}/survey?place=under-the-sink`}>the survey</Link>.
+        <Link to={`/jobs/${jobId}/survey?place=under-the-sink`}>the survey</Link>.
       </Text>
     </>
   );

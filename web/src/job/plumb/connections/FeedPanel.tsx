@@ -1,13 +1,13 @@
 import { feedRemarkWords, feedWords, stepParts, workWords } from '@katharos/words';
 import type { Plumbing, FeedConnection } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useEdit } from '../../open/useJob.ts';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { Remarks } from './Remarks.tsx';
 import { NativeSelect, Text, Title } from '@mantine/core';
 
 /** How the feed is taken off the cold supply: parts and steps follow. */
 export function FeedPanel({ plumbing: { feed, steps, parts } }: { plumbing: Plumbing }) {
-  const { edit } = useJob();
+  const { edit } = useEdit();
   const { system } = useUnits();
   const step = steps.find(({ id }) => id === 'feed');
   return (

@@ -5,7 +5,7 @@ import {
   needsPower,
   toCore,
 } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useDocument } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { Remarks } from './Remarks.tsx';
@@ -34,7 +34,7 @@ export function PowerPanel({
   plumbing: Plumbing;
   system: InstalledSystem;
 }) {
-  const { document } = useJob();
+  const document = useDocument();
   const { say } = useUnits();
   const distance = document.survey.details.outletDistance;
   const distanceM = distance ? toCore('length', distance) : null;

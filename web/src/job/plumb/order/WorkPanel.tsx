@@ -1,28 +1,23 @@
 import { type Plumbing, mayMove, type WorkStep } from '@katharos/core';
 import { stepParts, workWords } from '@katharos/words';
+import { usePhotographsQuery } from '../../../data/jobApi.ts';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
 import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
 import { Button, Group, Text, Title } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import styles from './Work.module.css';
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
-  const { document, edit, stamp } = useJob();
+  const { jobId, document, edit, stamp } = useJob();
   const { system } = useUnits();
   const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
   const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
   const again = steps.filter((step) => done[step.id] && !isDone(step));
   const gone = Object.keys(done).filter((id) => !steps.some((step) => step.id === id));
-  const tick = (step: WorkStep, on: boolean) =>
-    edit(({ plumb }) => {
-      const { [step.id]: _old, ...rest } = plumb.done ?? {};
-      const next = on ? { ...rest, [step.id]: { ...stamp(), mark: step.mark } } : rest;
-      return { plumb: { ...plumb, done: next } };
-    });
   const move = (step: WorkStep, by: number) =>
     edit(({ plumb }) => {
       const order = steps.map(({ id }) => id);
@@ -36,10 +31,18 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const behind = next ? steps.indexOf(next) : steps.length;
   const [ordering, setOrdering] = useState(false);
   const [ticked, setTicked] = useState(false);
-  const tickAndGoOn = (step: WorkStep, on: boolean) => {
-    setTicked(on);
-    tick(step, on);
-  };
+  const tick = useCallback(
+    (step: WorkStep, on: boolean) => {
+      setTicked(on);
+      edit(({ plumb }) => {
+        const { [step.id]: _old, ...rest } = plumb.done ?? {};
+        const now = on ? { ...rest, [step.id]: { ...stamp(), mark: step.mark } } : rest;
+        return { plumb: { ...plumb, done: now } };
+      });
+    },
+    [edit, stamp],
+  );
+  const { data } = usePhotographsQuery(jobId);
   useEffect(() => {
     // What was ticked folds away; the keyboard goes on to what comes next.
     if (ticked && next) checkboxOf(next.id)?.focus({ preventScroll: true });
@@ -53,7 +56,8 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
       record={done[step.id]}
       isDone={isDone(step)}
       isNext={step.id === next?.id}
-      onTick={(on) => tickAndGoOn(step, on)}
+      onTick={tick}
+      photographs={data?.photographs.filter((one) => one.step === step.id) ?? []}
       moves={
         ordering
           ? {

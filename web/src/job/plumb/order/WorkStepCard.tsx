@@ -1,12 +1,14 @@
+import { saysTheSame } from '@katharos/job';
 import { cautionWords, toolNames, workWords } from '@katharos/words';
 import type { WorkStep } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useEdit, useOpenJob } from '../../open/useJob.ts';
+import type { Photograph } from '@katharos/contract';
 import { StepPhotographs } from '../../photographs/StepPhotographs.tsx';
 import { useUnits } from '../../../ui/useUnits.ts';
-import { ActionIcon, Button, Checkbox, Group, Text, Textarea } from '@mantine/core';
+import { ActionIcon, Button, Checkbox, Group, Textarea } from '@mantine/core';
 import IconArrowDown from '@tabler/icons-react/dist/esm/icons/IconArrowDown.mjs';
 import IconArrowUp from '@tabler/icons-react/dist/esm/icons/IconArrowUp.mjs';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import styles from './Work.module.css';
 
 interface StepProps {
@@ -18,22 +20,29 @@ interface StepProps {
   isDone: boolean;
   /** The first that is not done. */
   isNext: boolean;
-  onTick: (on: boolean) => void;
+  onTick: (step: WorkStep, on: boolean) => void;
   /** Earlier and later, while the order is changed. */
   moves: { onUp: (() => void) | undefined; onDown: (() => void) | undefined } | null;
+  photographs: readonly Photograph[];
+}
+
+/** A step is made anew with every edit of the job; it is drawn anew only where it says something else. */
+function isSameStep(before: StepProps, after: StepProps): boolean {
+  const { onTick, moves, ...said } = before;
+  const { onTick: newTick, moves: newMoves, ...saidNow } = after;
+  return onTick === newTick && moves === null && newMoves === null && saysTheSame(said, saidNow);
 }
 
 /** Where a step stands on the page. */
 export const stepAnchor = (id: string): string => `step-${id}`;
 
 /** One step: open until it is done, then a line that opens again when it is asked. */
-export function WorkStepCard(props: StepProps) {
-  const { step, parts, number, record, isDone, isNext, onTick, moves } = props;
+export const WorkStepCard = memo(function WorkStepCard(props: StepProps) {
+  const { step, parts, number, record, isDone, isNext, onTick, moves, photographs } = props;
   const { system } = useUnits();
-  const { document } = useJob();
   const words = workWords(step, system);
   const [shown, setShown] = useState(false);
-  const note = document.plumb.notes?.[step.id];
+  const note = useOpenJob(({ document }) => document.plumb.notes?.[step.id]);
   return (
     <li
       id={stepAnchor(step.id)}
@@ -46,7 +55,7 @@ export function WorkStepCard(props: StepProps) {
         size="lg"
         checked={isDone}
         aria-label={words.title}
-        onChange={(event) => onTick(event.currentTarget.checked)}
+        onChange={(event) => onTick(step, event.currentTarget.checked)}
       />
       <div>
         <div className={styles.head}>
@@ -65,46 +74,51 @@ export function WorkStepCard(props: StepProps) {
               )}
             </button>
           ) : (
-            <Text fw={650} className={styles.open}>
+            <p className={styles.open}>
               {number}. {words.title}
-            </Text>
+            </p>
           )}
           {moves && <Mover title={words.title} {...moves} />}
         </div>
         {record && !isDone && (
-          <Text size="sm" className="mark warn">
+          <p className="mark warn small">
             Was done by {record.by}, {clock(record.at)}, for the system as it was: do it again.
-          </Text>
+          </p>
         )}
         {(!isDone || shown) && (
           <>
-            <Text>{words.instruction}</Text>
+            <p>{words.instruction}</p>
             {step.cautions.map((caution) => (
-              <Text key={caution} size="sm" className={`tone warn ${styles.caution}`}>
+              <p key={caution} className={`tone warn small ${styles.caution}`}>
                 <span>{cautionWords[caution]}</span>
-              </Text>
+              </p>
             ))}
             {parts.length > 0 && (
-              <Text size="sm">
+              <p className="small">
                 <strong>Takes:</strong> {parts.join(', ')}
-              </Text>
+              </p>
             )}
             {step.tools.length > 0 && (
-              <Text size="sm">
+              <p className="small">
                 <strong>Tools:</strong> {step.tools.map((tool) => toolNames[tool]).join(', ')}
-              </Text>
+              </p>
             )}
-            <Text size="sm">
+            <p className="small">
               <strong>Proof:</strong> {words.proof}
-            </Text>
+            </p>
           </>
         )}
         {(!isDone || shown || note) && <StepNote id={step.id} title={words.title} />}
-        <StepPhotographs step={step.id} title={words.title} mayAdd={!isDone || shown} />
+        <StepPhotographs
+          step={step.id}
+          title={words.title}
+          own={photographs}
+          mayAdd={!isDone || shown}
+        />
       </div>
     </li>
   );
-}
+}, isSameStep);
 
 /** Earlier or later, as far as physics allows. */
 function Mover({
@@ -149,8 +163,8 @@ const clock = (at: string): string =>
   });
 
 function StepNote({ id, title }: { id: string; title: string }) {
-  const { document, edit } = useJob();
-  const note = document.plumb.notes?.[id] ?? '';
+  const { edit } = useEdit();
+  const note = useOpenJob(({ document }) => document.plumb.notes?.[id] ?? '');
   const [open, setOpen] = useState(false);
   if (!open && !note) {
     return (

@@ -3,7 +3,7 @@ import { partsCsv } from '@katharos/papers';
 import { writeQuantity } from '@katharos/words';
 import { useVanQuery } from '../../../data/jobApi.ts';
 import { troubleOf } from '../../../data/api.ts';
-import { useJob } from '../../open/useJob.ts';
+import { useJobId, useOpenJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useMoney } from '../../../ui/useMoney.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
@@ -14,9 +14,10 @@ import { Button, Checkbox, Group, Skeleton, Table, Text, Title } from '@mantine/
 
 /** What goes into the van: parts with their prices, against what is in it; then the tools. */
 export function PartsPanel({ plumbing: { parts, steps } }: { plumbing: Plumbing }) {
-  const { job } = useJob();
+  const jobId = useJobId();
+  const number = useOpenJob((job) => job.number);
   const { data, error, refetch } = useVanQuery();
-  const check = data && checkVan(parts, data, job.id);
+  const check = data && checkVan(parts, data, jobId);
   return (
     <>
       <section className="panel" aria-label="Parts">
@@ -29,7 +30,7 @@ export function PartsPanel({ plumbing: { parts, steps } }: { plumbing: Plumbing 
             className="no-print"
             component="a"
             href={`data:text/csv;charset=utf-8,${encodeURIComponent(partsCsv(parts))}`}
-            download={`parts-${job.number}.csv`}
+            download={`parts-${number}.csv`}
           >
             CSV
           </Button>

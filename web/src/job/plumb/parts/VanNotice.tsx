@@ -1,7 +1,7 @@
 import type { VanCheck } from '@katharos/core';
 import { usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/jobApi.ts';
 import { troubleOf } from '../../../data/api.ts';
-import { useJob } from '../../open/useJob.ts';
+import { useJobId } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { Button, Group, Text } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
@@ -13,7 +13,7 @@ const said = (answer: { error?: unknown }): void => {
 
 /** Whether the van holds it all, what has to be bought, and taking it out of the van's stock. */
 export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck }) {
-  const { job } = useJob();
+  const jobId = useJobId();
   const [take, { isLoading: isTaking }] = useTakeFromVanMutation();
   const [putBack, { isLoading: isPuttingBack }] = usePutBackIntoVanMutation();
   const wanted = lines.map(({ id, quantity }) => ({ partId: id, quantity }));
@@ -41,7 +41,7 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
             <Button
               variant="default"
               loading={isPuttingBack}
-              onClick={() => void putBack(job.id).then(said)}
+              onClick={() => void putBack(jobId).then(said)}
             >
               Put it back
             </Button>
@@ -51,7 +51,7 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
             variant="default"
             loading={isTaking}
             disabled={lines.every(({ held }) => held === 0)}
-            onClick={() => void take({ jobId: job.id, lines: wanted }).then(said)}
+            onClick={() => void take({ jobId: jobId, lines: wanted }).then(said)}
           >
             Take it out of the van
           </Button>

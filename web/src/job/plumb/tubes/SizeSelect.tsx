@@ -7,7 +7,7 @@ import {
   type TubeSize,
   tubeSizes,
 } from '@katharos/core';
-import { useJob } from '../../open/useJob.ts';
+import { useEdit } from '../../open/useJob.ts';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { NativeSelect } from '@mantine/core';
 
@@ -34,7 +34,7 @@ function resized(
  * figure follows; any other tube is simply laid in it.
  */
 export function SizeSelect({ tube }: { tube: ScheduledTube }) {
-  const { edit } = useJob();
+  const { edit } = useEdit();
   const { system, choose, agreed } = useChosenSystem();
   const ofDesign = system !== null && resized(system.design, tube, tube.size) !== null;
   const set = (size: TubeSize) => {
