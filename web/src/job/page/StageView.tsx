@@ -1,0 +1,27 @@
+import { type Stage, stages } from '@katharos/job';
+import { Skeleton } from '@mantine/core';
+import { type ComponentType, lazy, Suspense, useEffect } from 'react';
+import { stageModules } from './stageModules.ts';
+
+const views = Object.fromEntries(
+  stages.map((stage) => [stage, lazy(async () => ({ default: await stageModules[stage]() }))]),
+) as unknown as Record<Stage, ComponentType>;
+
+/** Quiet time after a stage is there until the others are fetched too, ms. */
+const othersAfterMs = 4000;
+
+/** The stage that is worked in. Once it stands, the others are fetched, so that none is missing where there is no line. */
+export function StageView({ stage }: { stage: Stage }) {
+  const View = views[stage];
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const other of stages) void stageModules[other]().catch(() => undefined);
+    }, othersAfterMs);
+    return () => clearTimeout(timer);
+  }, []);
+  return (
+    <Suspense fallback={<Skeleton height="70vh" radius="lg" aria-label="Opening the stage" />}>
+      <View />
+    </Suspense>
+  );
+}
