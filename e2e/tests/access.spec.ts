@@ -307,7 +307,7 @@ test('nothing is in the way of anybody: a new job, the account, the keyboard', a
   await page.keyboard.press('Escape');
   await page.setViewportSize(desk);
   await page.getByRole('button', { name: 'Account' }).click();
-  await expect(page.getByRole('menuitem', { name: 'Sign out' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
   await check(page);
   await page.keyboard.press('Escape');
   await page.setViewportSize(desk);
@@ -397,7 +397,7 @@ test.describe('signed out', () => {
     await expect(page.getByRole('heading', { name: /Nothing is kept/ })).toBeVisible();
     await page.getByRole('link', { name: 'Go to your jobs' }).click();
     await page.getByRole('button', { name: 'Account' }).click();
-    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
     await page.goto('/jobs');
     await expect(page).toHaveURL(/sign-in/);

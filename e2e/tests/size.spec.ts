@@ -149,7 +149,7 @@ test('what the firm holds its systems to is kept, used, and can be taken back', 
 }) => {
   await openJobs(page);
   await page.getByRole('button', { name: 'Account' }).click();
-  await page.getByRole('menuitem', { name: 'How the firm works' }).click();
+  await page.getByRole('link', { name: 'How the firm works' }).click();
   await page.getByLabel('Tax on proposals').fill('19');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved. Open jobs reckon with it')).toBeVisible();

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type RequestHandler } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -100,7 +101,13 @@ export function createApp({ config, sequelize, logger, setupCode }: AppParts): E
 function serveWeb(app: Express, root: string): void {
   app.use(
     '/assets',
-    express.static(join(root, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    // Squeezed at the build, so that no request waits for it.
+    staticGzip(join(root, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gzip'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }) as RequestHandler,
   );
   app.use(express.static(root, { index: false }));
   app.get('/{*path}', (_request, response) => {

@@ -3,7 +3,6 @@ import {
   Anchor,
   Group,
   Loader,
-  Menu,
   SegmentedControl,
   Text,
   useComputedColorScheme,
@@ -12,17 +11,21 @@ import {
 import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
-import IconUser from '@tabler/icons-react/dist/esm/icons/IconUser.mjs';
 import { useDisclosure } from '@mantine/hooks';
-import { Link, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { Link, Navigate, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useUnits } from '../ui/useUnits.ts';
-import { api, troubleOf, useSessionQuery, useSignOutMutation } from '../data/api.ts';
-import { ShortcutList } from './ShortcutList.tsx';
+import { troubleOf, useSessionQuery } from '../data/api.ts';
+import { AccountMenu } from './AccountMenu.tsx';
 import { useAppDispatch } from '../data/store.ts';
 import { Tone } from '../ui/Tone.tsx';
 import styles from './Shell.module.css';
+
+const ShortcutList = lazy(async () => ({
+  default: (await import('./ShortcutList.tsx')).ShortcutList,
+}));
 
 /** The frame of every signed-in page: mark, units, appearance, account. */
 export function Shell() {
@@ -63,7 +66,7 @@ export function Shell() {
             <IconKeyboard size={20} />
           </ActionIcon>
           <AppearanceSwitch />
-          <AccountMenu />
+          <AccountMenu onShortcuts={open} />
         </Group>
       </header>
       <main id="content" className={styles.main}>
@@ -75,7 +78,11 @@ export function Shell() {
           <Outlet />
         )}
       </main>
-      <ShortcutList opened={shortcuts} onClose={close} />
+      {shortcuts && (
+        <Suspense fallback={null}>
+          <ShortcutList opened onClose={close} />
+        </Suspense>
+      )}
     </>
   );
 }
@@ -113,43 +120,5 @@ function AppearanceSwitch() {
     >
       {scheme === 'light' ? <IconMoon size={20} /> : <IconSun size={20} />}
     </ActionIcon>
-  );
-}
-
-function AccountMenu() {
-  const { data: session } = useSessionQuery();
-  const [signOut] = useSignOutMutation();
-  const navigate = useNavigate();
-  const dispatch = useAppDispatch();
-  const leave = async () => {
-    await signOut();
-    dispatch(api.util.resetApiState());
-    await navigate('/sign-in');
-  };
-  return (
-    <Menu
-      position="bottom-end"
-      width={260}
-      withinPortal={false}
-      withInitialFocusPlaceholder={false}
-    >
-      <Menu.Target>
-        <ActionIcon variant="subtle" size={44} aria-label="Account">
-          <IconUser size={20} />
-        </ActionIcon>
-      </Menu.Target>
-      <Menu.Dropdown>
-        <Menu.Item disabled className={styles.account}>
-          {session?.user.name}, {session?.firm.name}
-        </Menu.Item>
-        <Menu.Item component={Link} to="/firm">
-          How the firm works
-        </Menu.Item>
-        <Menu.Item component={Link} to="/van">
-          What the van holds
-        </Menu.Item>
-        <Menu.Item onClick={() => void leave()}>Sign out</Menu.Item>
-      </Menu.Dropdown>
-    </Menu>
   );
 }

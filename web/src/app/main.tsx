@@ -1,22 +1,28 @@
 import '@fontsource-variable/archivo';
-import '@mantine/core/styles.css';
+import './mantine.css';
 import '@mantine/notifications/styles.css';
 import './app.css';
 import { MantineProvider } from '@mantine/core';
-import { Notifications } from '@mantine/notifications';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
+import { Notices } from '../ui/notices.tsx';
 import { router } from './router.tsx';
+import { api } from '../data/api.ts';
 import { store } from '../data/store.ts';
 import { cssVariables, theme } from './theme.ts';
+
+// Who is signed in is asked while the page's own code is still on its way.
+if (window.location.pathname !== '/sign-in') {
+  void store.dispatch(api.endpoints.session.initiate(undefined, { subscribe: false }));
+}
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
-        <Notifications position="bottom-right" />
+        <Notices />
         <RouterProvider router={router} />
       </MantineProvider>
     </Provider>

@@ -1,21 +1,26 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { JobsPage } from '../jobs/JobsPage.tsx';
-import { SignInPage } from '../session/SignInPage.tsx';
 import { BrokenPage, MissingPage } from '../ui/FailurePages.tsx';
 import { Shell } from './Shell.tsx';
 
 /** Addresses of the application. The job's stages and papers are loaded when first asked for. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', element: <SignInPage />, errorElement: <BrokenPage /> },
+  {
+    path: '/sign-in',
+    lazy: async () => ({ Component: (await import('../session/SignInPage.tsx')).SignInPage }),
+    errorElement: <BrokenPage />,
+  },
   {
     element: <Shell />,
     errorElement: <BrokenPage />,
     children: [
       { index: true, element: <Navigate to="/jobs" replace /> },
-      { path: '/jobs', element: <JobsPage /> },
+      {
+        path: '/jobs',
+        lazy: async () => ({ Component: (await import('../jobs/JobsPage.tsx')).JobsPage }),
+      },
       {
         path: '/jobs/:id/:stage?',
-        lazy: async () => ({ Component: (await import('../job/page/JobPage.tsx')).JobPage }),
+        lazy: () => import('../job/page/route.ts'),
       },
       {
         path: '/firm',

@@ -18,7 +18,7 @@ import {
   TextInput,
   Title,
 } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify } from '../ui/notices.tsx';
 import { useState } from 'react';
 
 /** How this firm works: its units, papers and prices, what it holds systems to, and the household a survey begins with. */
@@ -60,7 +60,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
     const before = settings;
     const answer = await save(checked.data);
     if (answer.error) {
-      notifications.show({ message: troubleOf(answer.error).message, color: 'red' });
+      notify({ message: troubleOf(answer.error).message, color: 'red' });
       return;
     }
     showUndo({

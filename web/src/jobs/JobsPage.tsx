@@ -4,7 +4,6 @@ import { stages } from '@katharos/job';
 import { troubleOf, useJobsQuery } from '../data/api.ts';
 import { stageNames } from '@katharos/words';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
-import { NewJobForm } from './NewJobForm.tsx';
 import { OpenJobFile } from './OpenJobFile.tsx';
 import { Anchor, Button, Group, Skeleton, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
@@ -13,9 +12,13 @@ import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
 import IconSearch from '@tabler/icons-react/dist/esm/icons/IconSearch.mjs';
 import dayjs from 'dayjs';
 import relativeTime from 'dayjs/plugin/relativeTime';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import styles from './JobsPage.module.css';
+
+const NewJobForm = lazy(async () => ({
+  default: (await import('./NewJobForm.tsx')).NewJobForm,
+}));
 
 dayjs.extend(relativeTime);
 
@@ -68,7 +71,11 @@ export function JobsPage() {
           Show more ({data.jobs.length} of {data.total})
         </Button>
       )}
-      <NewJobForm opened={creating} onClose={close} suggestion={search} />
+      {creating && (
+        <Suspense fallback={null}>
+          <NewJobForm opened onClose={close} suggestion={search} />
+        </Suspense>
+      )}
     </Stack>
   );
 }

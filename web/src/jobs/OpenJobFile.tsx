@@ -1,11 +1,11 @@
 import { Button, FileButton } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify } from '../ui/notices.tsx';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { troubleOf, useOpenJobFileMutation } from '../data/api.ts';
 
 const complain = (message: string) =>
-  notifications.show({ title: 'The file was not opened', message, color: 'red', autoClose: 12000 });
+  notify({ title: 'The file was not opened', message, color: 'red', autoClose: 12000 });
 
 /** Takes a job file in as a new job of this firm. */
 export function OpenJobFile() {

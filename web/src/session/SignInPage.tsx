@@ -3,7 +3,6 @@ import { credentialsSchema } from '@katharos/contract';
 import { troubleOf, useMetaQuery, useSignInMutation } from '../data/api.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { Tone } from '../ui/Tone.tsx';
-import { SetupForm } from './SetupForm.tsx';
 import {
   Button,
   Container,
@@ -14,8 +13,10 @@ import {
   TextInput,
   Title,
 } from '@mantine/core';
-import { schemaResolver, useForm } from '@mantine/form';
+import { type ChangeEvent, type FormEvent, lazy, Suspense, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+
+const SetupForm = lazy(async () => ({ default: (await import('./SetupForm.tsx')).SetupForm }));
 
 /** Only addresses of this application are gone to after signing in. */
 const inside = (target: string | null) => (target && /^\/(?!\/)/.test(target) ? target : '/jobs');
@@ -40,7 +41,9 @@ export function SignInPage() {
           {error && <LoadTrouble message="The server cannot be reached" onRetry={refetch} />}
           {meta &&
             (meta.setupNeeded ? (
-              <SetupForm onDone={enter} />
+              <Suspense fallback={<Loader aria-label="Opening" />}>
+                <SetupForm onDone={enter} />
+              </Suspense>
             ) : (
               <SignInForm demo={meta.demo} onDone={enter} />
             ))}
@@ -57,17 +60,26 @@ interface SignInProps {
 
 function SignInForm({ demo, onDone }: SignInProps) {
   const [signIn, { isLoading, error }] = useSignInMutation();
-  const form = useForm({
-    // A copy: the form writes into its values, and what the store holds is frozen.
-    initialValues: { ...(demo ?? { email: '', password: '' }) },
-    validate: schemaResolver(credentialsSchema, { sync: true }),
+  const [credentials, setCredentials] = useState(demo ?? { email: '', password: '' });
+  const [tried, setTried] = useState(false);
+  const checked = credentialsSchema.safeParse(credentials);
+  const errorOf = (field: 'email' | 'password') =>
+    tried ? checked.error?.issues.find(({ path }) => path[0] === field)?.message : undefined;
+  const inputOf = (field: 'email' | 'password') => ({
+    value: credentials[field],
+    error: errorOf(field),
+    onChange: (event: ChangeEvent<HTMLInputElement>) =>
+      setCredentials({ ...credentials, [field]: event.currentTarget.value }),
   });
-  const submit = form.onSubmit(async (credentials) => {
-    const answer = await signIn(credentials);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setTried(true);
+    if (!checked.success) return;
+    const answer = await signIn(checked.data);
     if (!answer.error) onDone();
-  });
+  };
   return (
-    <form onSubmit={submit} className="panel" noValidate>
+    <form onSubmit={(event) => void submit(event)} className="panel" noValidate>
       <Stack>
         {demo && (
           <Tone kind="good" head="Sample data">
@@ -80,14 +92,14 @@ function SignInForm({ demo, onDone }: SignInProps) {
           type="email"
           autoComplete="username"
           size="md"
-          {...form.getInputProps('email')}
+          {...inputOf('email')}
         />
         <PasswordInput
           label="Password"
           autoComplete="current-password"
           size="md"
           visibilityToggleButtonProps={{ 'aria-label': 'Show or hide the password' }}
-          {...form.getInputProps('password')}
+          {...inputOf('password')}
         />
         {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
         <Button type="submit" size="md" loading={isLoading}>

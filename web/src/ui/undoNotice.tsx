@@ -1,5 +1,5 @@
 import { Button, Group, Text } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify, withdraw } from './notices.tsx';
 
 /** Says what was done, with a button that takes it back. */
 export function showUndo({
@@ -13,7 +13,7 @@ export function showUndo({
   label: string;
   undo: () => void;
 }): void {
-  notifications.show({
+  notify({
     id,
     autoClose: 12000,
     message: (
@@ -24,7 +24,7 @@ export function showUndo({
           size="compact-md"
           onClick={() => {
             undo();
-            notifications.hide(id);
+            withdraw(id);
           }}
         >
           {label}

@@ -13,7 +13,6 @@ export type SearchState =
 export interface Sizing {
   brief: Outcome<JobBrief> | null;
   catalogue: readonly Part[];
-  search: SearchState;
   /** What the search likes best, before anybody decided otherwise. */
   best: SystemDesign | null;
   /** The chosen system, else the one proposed; null while there is neither, or where a line without a membrane was chosen. */
@@ -26,6 +25,10 @@ export interface Sizing {
 }
 
 export const SizingContext = createContext<Sizing | null>(null);
+
+/** Apart from the rest: it changes with every share that is done, and few want to know. */
+export const SearchContext = createContext<SearchState>({ kind: 'idle' });
+export const useSearch = (): SearchState => useContext(SearchContext);
 
 export function useSizing(): Sizing {
   const sizing = useContext(SizingContext);

@@ -28,7 +28,7 @@ export function JobPage() {
   const { id = '', stage } = useParams();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { data, error, refetch } = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useJobQuery(id);
   const isOpen = useAppSelector((state) => state.job?.id === id);
   const version = useAppSelector((state) => state.job?.version);
   const isUntouched = useAppSelector((state) => state.job?.save.kind === 'saved');

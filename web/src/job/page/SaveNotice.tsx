@@ -1,5 +1,5 @@
 import { Button, Group, Text } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify } from '../../ui/notices.tsx';
 import { useEffect } from 'react';
 import { useAppDispatch } from '../../data/store.ts';
 import { Tone } from '../../ui/Tone.tsx';
@@ -14,7 +14,7 @@ export function SaveNotice() {
   const remark = useOpenJob((job) => job.remark);
   useEffect(() => {
     if (!remark) return;
-    notifications.show({ message: remark, autoClose: 8000 });
+    notify({ message: remark, autoClose: 8000 });
     dispatch(remarkRead());
   }, [remark, dispatch]);
 

@@ -3,7 +3,7 @@ import { useCatalogueQuery } from '../../data/jobApi.ts';
 import { useSession } from '../../data/session.ts';
 import { useDocument } from '../open/useJob.ts';
 import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';
-import { type SearchState, SizingContext } from '../open/sizingContext.ts';
+import { SearchContext, type SearchState, SizingContext } from '../open/sizingContext.ts';
 import { type Computed, newest, useComputed } from '../../workers/useComputed.ts';
 import { type ReactNode, useEffect, useMemo } from 'react';
 import { warmWorkers } from '../../workers/pool.ts';
@@ -41,7 +41,6 @@ export function SizingProvider({ children }: { children: ReactNode }) {
     return {
       brief,
       catalogue: catalogue ?? [],
-      search,
       best,
       design:
         installed && !isUltravioletLine(installed) ? installed : ultraviolet ? null : proposed,
@@ -50,8 +49,12 @@ export function SizingProvider({ children }: { children: ReactNode }) {
       cancel,
       again,
     };
-  }, [brief, catalogue, search, best, installed, proposed, cancel, again]);
-  return <SizingContext value={value}>{children}</SizingContext>;
+  }, [brief, catalogue, best, installed, proposed, cancel, again]);
+  return (
+    <SizingContext value={value}>
+      <SearchContext value={search}>{children}</SearchContext>
+    </SizingContext>
+  );
 }
 
 /** What the search says to the stages; an older proposal stays in sight while a new one is looked for. */

@@ -11,7 +11,7 @@ import { showUndo } from '../../ui/undoNotice.tsx';
 import { useJobId } from '../open/useJob.ts';
 import { nameOf, photographAddress, subjects } from './photographWords.ts';
 import { Button, Group, Modal, NativeSelect, Stack, Text, TextInput } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify } from '../../ui/notices.tsx';
 import { useState } from 'react';
 import styles from './Photographs.module.css';
 
@@ -35,7 +35,7 @@ export function PhotographViewer({
   const takeAway = async () => {
     const answer = await remove(key);
     if (answer.error) {
-      notifications.show({ message: troubleOf(answer.error).message, color: 'red' });
+      notify({ message: troubleOf(answer.error).message, color: 'red' });
       return;
     }
     onClose();

@@ -1,7 +1,7 @@
 import { failureSentence } from '@katharos/words';
 import { useJobId } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
-import { useSizing } from '../open/sizingContext.ts';
+import { useSearch, useSizing } from '../open/sizingContext.ts';
 import { SizedSystem } from './SizedSystem.tsx';
 import { SizedUltraviolet } from './SizedUltraviolet.tsx';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
@@ -10,7 +10,8 @@ import { Link } from 'react-router';
 /** The size: searched for, then shown with its numbers and reasons. */
 export function SizeStage() {
   const jobId = useJobId();
-  const { brief, search, design, ultraviolet, cancel, again } = useSizing();
+  const search = useSearch();
+  const { brief, design, ultraviolet, cancel, again } = useSizing();
   if (brief && !brief.ok) {
     return (
       <Tone kind="bad" head="These readings contradict each other" role="alert">

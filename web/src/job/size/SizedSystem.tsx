@@ -16,7 +16,7 @@ import { PressureBars } from './PressureBars.tsx';
 import { ShortfallNotice } from './ShortfallNotice.tsx';
 import { SizeHeader } from './SizeHeader.tsx';
 import { SizeViews, type SizeView, sizeViews } from './SizeViews.tsx';
-import { useSizing } from '../open/sizingContext.ts';
+import { useSearch } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Stack, Text } from '@mantine/core';
 import { lazy, Suspense, useMemo } from 'react';
@@ -34,7 +34,7 @@ const isView = (text: string | null): text is SizeView => sizeViews.some(({ key 
 
 /** A sized system: its numbers first, then one view at a time of what stands behind them. */
 export function SizedSystem({ brief, design }: { brief: JobBrief; design: SystemDesign }) {
-  const { search } = useSizing();
+  const search = useSearch();
   const { choose } = useChosenSystem();
   const [params, setParams] = useSearchParams();
   const wanted = params.get('view');

@@ -10,7 +10,7 @@ import { surveyReadings } from '@katharos/job';
 import { type OpenQuestion, representatives } from '@katharos/core';
 import { useDocument } from '../open/useJob.ts';
 import { useUnits } from '../../ui/useUnits.ts';
-import { useSizing } from '../open/sizingContext.ts';
+import { useSearch, useSizing } from '../open/sizingContext.ts';
 import { newest, useComputed } from '../../workers/useComputed.ts';
 import { Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
@@ -21,7 +21,8 @@ const settleMs = 1200;
 /** What the readings so far leave open, and which one more would settle it. */
 export function WorthPanel() {
   const document = useDocument();
-  const { brief, search, design, catalogue } = useSizing();
+  const search = useSearch();
+  const { brief, design, catalogue } = useSizing();
   const { say } = useUnits();
   const question = useMemo<OpenQuestion | null>(() => {
     if (!brief?.ok || !design) return null;

@@ -25,7 +25,7 @@ import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useUnits } from '../../ui/useUnits.ts';
-import { type SearchState, type Sizing, useSizing } from '../open/sizingContext.ts';
+import { type SearchState, type Sizing, useSearch, useSizing } from '../open/sizingContext.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { MiniLine } from './MiniLine.tsx';
 import { TubeInspector } from './TubeInspector.tsx';
@@ -62,7 +62,8 @@ export function JobWaterline({ stage }: { stage: Stage }) {
   const dispatch = useAppDispatch();
   const toggle = () => dispatch(readerChanged({ waterlineOpen: !open }));
   useShortcuts([['w', toggle]]);
-  const { brief, search, design: membraneDesign, ultraviolet, chosen } = useSizing();
+  const search = useSearch();
+  const { brief, design: membraneDesign, ultraviolet, chosen } = useSizing();
   const design: InstalledSystem | null = ultraviolet ?? membraneDesign;
   const hasTank = design !== null && !isUltravioletLine(design) && design.tank !== null;
   const [scene, setScene] = useState<{ stage: Stage; scene: Scene }>({

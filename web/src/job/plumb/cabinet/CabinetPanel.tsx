@@ -66,7 +66,7 @@ function Unmeasured() {
 }
 
 function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
-  const { document, edit, jobId } = useJob();
+  const { document, edit } = useJob();
   const number = useOpenJob((job) => job.number);
   const svg = cabinetSvg(plumbing);
   return (

@@ -4,11 +4,11 @@ import { troubleOf } from '../../../data/api.ts';
 import { useJobId } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { Button, Group, Text } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
+import { notify } from '../../../ui/notices.tsx';
 import { Link } from 'react-router';
 
 const said = (answer: { error?: unknown }): void => {
-  if (answer.error) notifications.show({ message: troubleOf(answer.error).message, color: 'red' });
+  if (answer.error) notify({ message: troubleOf(answer.error).message, color: 'red' });
 };
 
 /** Whether the van holds it all, what has to be bought, and taking it out of the van's stock. */
