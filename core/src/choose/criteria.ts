@@ -80,15 +80,27 @@ function stepsOf(key: CriterionKey, value: number): number {
  * of several alike the first. In the order given.
  */
 export function nonDominated(all: readonly Criteria[]): number[] {
-  const steps = all.map((one) => criterionKeys.map((key) => stepsOf(key, one[key])));
-  const sums = steps.map((row) => row.reduce((sum, step) => sum + step, 0));
+  const width = criterionKeys.length;
+  const steps = new Float64Array(all.length * width);
+  const sums = new Float64Array(all.length);
+  all.forEach((one, i) => {
+    criterionKeys.forEach((key, c) => {
+      const step = stepsOf(key, one[key]);
+      steps[i * width + c] = step;
+      sums[i]! += step;
+    });
+  });
+  /** Whether the first is at least as good as the second in everything. */
+  const covers = (a: number, b: number): boolean => {
+    for (let c = 0; c < width; c += 1) {
+      if (steps[a * width + c]! > steps[b * width + c]!) return false;
+    }
+    return true;
+  };
   // Whatever dominates a design has a smaller sum, so that one pass in the order of sums meets it first.
   const order = all.map((_, i) => i).sort((a, b) => sums[a]! - sums[b]! || a - b);
   const kept: number[] = [];
-  for (const i of order) {
-    const row = steps[i]!;
-    if (!kept.some((k) => steps[k]!.every((step, c) => step <= row[c]!))) kept.push(i);
-  }
+  for (const i of order) if (!kept.some((k) => covers(k, i))) kept.push(i);
   return kept.sort((a, b) => a - b);
 }
 

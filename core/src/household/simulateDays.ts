@@ -1,5 +1,5 @@
 import { borneWaitMin, comfortLPerMin, glassL, patienceMin } from '../base/practice.ts';
-import { tankPressure, tankVolume } from '../tank/bladderTank.ts';
+import { atmosphereBar, tankPressure, tankVolume } from '../tank/bladderTank.ts';
 import { columnAt, pressureAtHours, tankFactor } from '../system/filling/productionCurve.ts';
 import type { Draw } from './household.ts';
 import type { Supply } from './supply.ts';
@@ -91,118 +91,169 @@ function record(
   if (shortL > 1e-9 || waitMin > borneWaitMin(draw.litres)) result.disappointed += 1;
 }
 
-/** A column at a place between two of its nodes. */
-const between = (column: Float64Array, place: number): number => {
-  const i = place | 0;
-  const left = column[i]!;
-  return left + (place - i) * (column[i + 1]! - left);
-};
+type TankSupply = Extract<Supply, { kind: 'tank' }>;
+
+/** Where a tank's days stand. Every litre is booked in `result.ledger` as it moves. */
+interface TankState {
+  /** Minutes since the first midnight. */
+  now: number;
+  litres: number;
+  producing: boolean;
+  result: SimulatedDays;
+}
+
+/** What happens next: nobody draws until a minute, or somebody does. */
+type TankEvent = { untilMinute: number } | { draw: Draw };
 
 function simulateTank(
-  supply: Extract<Supply, { kind: 'tank' }>,
+  supply: TankSupply,
   days: readonly (readonly Draw[])[],
   keep: boolean,
   stepMin: number,
 ): SimulatedDays {
-  const { curve, tank, tapLPerMin, fullL, reopenL } = supply;
-  const shutsOff = curve.reachesClosing;
-  const factor = tankFactor(tank);
-  const hoursToEnd = curve.hours.at(-1)!;
-  const quickestLPerMin = tapLPerMin.at(-1)!;
-  const stalledDrainLPerMin = curve.last.concentrateFlowLPerH / 60;
-  const result = emptyResult(days.length, fullL);
-  const { ledger } = result;
-  let litres = fullL;
-  let producing = !shutsOff;
-  let now = 0;
-
-  const show = () => {
-    if (keep) result.moments.push({ minute: now, litres, producing });
+  const state: TankState = {
+    now: 0,
+    litres: supply.fullL,
+    producing: !supply.curve.reachesClosing,
+    result: emptyResult(days.length, supply.fullL),
   };
-  const book = (madeL: number, drainL: number, minutes: number): void => {
-    ledger.productL += madeL;
-    ledger.drainL += drainL;
-    ledger.feedL += madeL + drainL;
-    litres += madeL;
-    result.runningMin += minutes;
-  };
-  /** Lets production go on for a time with the tap closed: one look along the curve. Returns how long it ran. */
-  const produce = (minutes: number): number => {
-    const fromBar = tankPressure(tank, litres);
-    const from = columnAt(curve, curve.hours, fromBar);
-    const toFull = 60 * factor * Math.max(hoursToEnd - from, 0);
-    const running = Math.min(minutes, toFull);
-    const toBar =
-      running < toFull ? pressureAtHours(curve, from + running / 60 / factor) : curve.endBar;
-    const madeL = Math.max((running < toFull ? tankVolume(tank, toBar) : fullL) - litres, 0);
-    let drainL =
-      factor * (columnAt(curve, curve.drain, toBar) - columnAt(curve, curve.drain, fromBar));
-    if (!shutsOff) drainL += (minutes - running) * stalledDrainLPerMin;
-    book(madeL, drainL, shutsOff ? running : minutes);
-    if (shutsOff && running >= toFull) producing = false;
-    return running;
-  };
-  const wait = (minutes: number): void => {
-    if (producing && minutes > 0) {
-      const running = produce(minutes);
-      now += running;
-      show();
-      now += minutes - running;
+  const go = (event: TankEvent): void => {
+    if ('draw' in event) {
+      serve(supply, state, event.draw, stepMin, keep);
     } else {
-      now += minutes;
+      rest(supply, state, Math.max(event.untilMinute - state.now, 0), keep);
     }
-    show();
   };
-  const last = curve.hours.length - 1;
-  /** Place in the curve's columns of a tank that holds so much: the whole part is the node, the rest the way to the next. */
-  const placeOf = (tankL: number): number => {
-    const place = (tankPressure(tank, tankL) - curve.prechargeBar) / curve.stepBar;
-    return place > 0 ? Math.min(place, last - 1e-9) : 0;
-  };
-  const serve = (draw: Draw): void => {
-    const quickest = draw.litres / quickestLPerMin;
-    // What is made, and what the tank's pressure pushes out or, where it cannot, what is made meanwhile; L/min.
-    let [makes, out] = [0, quickestLPerMin];
-    let [served, spent] = [0, 0];
-    while (served < draw.litres - 1e-12 && spent < quickest + patienceMin) {
-      const most = Math.min(stepMin, quickest + patienceMin - spent);
-      // Midpoint rule: the rates where the tank stands half a step on, as far as the last rates tell.
-      const rough = Math.min(most, out > 0 ? (draw.litres - served) / out : most);
-      const middle = litres - ((out - makes) * rough) / 2;
-      const place = placeOf(middle < 0 ? 0 : middle > fullL ? fullL : middle);
-      makes = producing ? between(curve.permeateLPerH, place) / 60 : 0;
-      out = Math.max(between(tapLPerMin, place), makes);
-      const minutes = Math.min(most, out > 0 ? (draw.litres - served) / out : most);
-      if (producing) {
-        const drainL = (between(curve.concentrateLPerH, place) / 60) * minutes;
-        book(Math.min(makes * minutes, fullL - litres), drainL, minutes);
-      }
-      const outL = Math.min(out * minutes, draw.litres - served, litres);
-      served += outL;
-      litres -= outL;
-      ledger.drawnL += outL;
-      spent += minutes;
-      if (!producing && litres < reopenL) {
-        producing = true;
-        result.starts += 1;
-      }
-    }
-    result.leastL = Math.min(result.leastL, litres);
-    now += spent;
-    show();
-    record(result, draw, served, Math.max(spent - quickest, 0), keep);
-  };
-
-  show();
+  show(state, keep);
   days.forEach((draws, day) => {
     for (const draw of draws) {
-      wait(Math.max(day * minutesPerDay + draw.minute - now, 0));
-      serve(draw);
+      go({ untilMinute: day * minutesPerDay + draw.minute });
+      go({ draw });
     }
   });
-  wait(Math.max(days.length * minutesPerDay - now, 0));
-  ledger.endL = litres;
-  return result;
+  go({ untilMinute: days.length * minutesPerDay });
+  state.result.ledger.endL = state.litres;
+  return state.result;
+}
+
+function show({ now, litres, producing, result }: TankState, keep: boolean): void {
+  if (keep) result.moments.push({ minute: now, litres, producing });
+}
+
+/** The tap stays closed for a time: production goes on, where it does, to the end of it or until the tank is full. */
+function rest(supply: TankSupply, state: TankState, minutes: number, keep: boolean): void {
+  const running = state.producing && minutes > 0 ? fill(supply, state, minutes) : 0;
+  state.now += running;
+  if (running > 0) show(state, keep);
+  state.now += minutes - running;
+  show(state, keep);
+}
+
+/** Fills with the tap closed: one look along the curve. Returns how long it ran. */
+function fill({ curve, tank, fullL }: TankSupply, state: TankState, minutes: number): number {
+  const { ledger } = state.result;
+  const shutsOff = curve.reachesClosing;
+  const factor = tankFactor(tank);
+  const fromBar = tankPressure(tank, state.litres);
+  const from = columnAt(curve, curve.hours, fromBar);
+  const toFull = 60 * factor * Math.max(curve.hours.at(-1)! - from, 0);
+  const running = Math.min(minutes, toFull);
+  const isFull = running >= toFull;
+  const toBar = isFull ? curve.endBar : pressureAtHours(curve, from + running / 60 / factor);
+  const madeL = Math.max((isFull ? fullL : tankVolume(tank, toBar)) - state.litres, 0);
+  let drainL =
+    factor * (columnAt(curve, curve.drain, toBar) - columnAt(curve, curve.drain, fromBar));
+  // What never shuts off runs to the drain with nothing more to show for it.
+  if (!shutsOff) drainL += ((minutes - running) * curve.last.concentrateFlowLPerH) / 60;
+  ledger.productL += madeL;
+  ledger.drainL += drainL;
+  ledger.feedL += madeL + drainL;
+  state.litres += madeL;
+  state.result.runningMin += shutsOff ? running : minutes;
+  if (shutsOff && isFull) state.producing = false;
+  return running;
+}
+
+/** Serves one draw in steps by the midpoint rule. One flat loop over numbers alone: a search spends much of its time in it. */
+function serve(
+  { curve, tank, tapLPerMin, fullL, reopenL }: TankSupply,
+  state: TankState,
+  draw: Draw,
+  stepMin: number,
+  keep: boolean,
+): void {
+  const { permeateLPerH, concentrateLPerH, prechargeBar, stepBar } = curve;
+  const lastPlace = curve.hours.length - 1 - 1e-9;
+  const emptyBar = prechargeBar + atmosphereBar;
+  const wantedL = draw.litres;
+  const quickestLPerMin = tapLPerMin[tapLPerMin.length - 1]!;
+  const quickestMin = wantedL / quickestLPerMin;
+  const longestMin = quickestMin + patienceMin;
+  let { litres, producing } = state;
+  let starts = 0;
+  let servedL = 0;
+  let spentMin = 0;
+  let productL = 0;
+  let drainL = 0;
+  let runningMin = 0;
+  // What is made, and what the tank's pressure pushes out or, where it cannot, what is made meanwhile; L/min.
+  let makes = 0;
+  let out = quickestLPerMin;
+  while (servedL < wantedL - 1e-12 && spentMin < longestMin) {
+    const leftMin = longestMin - spentMin;
+    const most = stepMin < leftMin ? stepMin : leftMin;
+    // The rates where the tank stands half a step on, as far as the last rates tell.
+    const sooner = out > 0 ? (wantedL - servedL) / out : most;
+    const rough = sooner < most ? sooner : most;
+    let middleL = litres - ((out - makes) * rough) / 2;
+    middleL = middleL < 0 ? 0 : middleL > fullL ? fullL : middleL;
+    // Place of so full a tank in the curve's columns: the whole part is the node, the rest the way to the next.
+    const bar = emptyBar / (1 - middleL / tank.volumeL) - emptyBar;
+    let place = bar / stepBar;
+    place = place > 0 ? (place < lastPlace ? place : lastPlace) : 0;
+    const i = place | 0;
+    const way = place - i;
+    const makesLPerH = permeateLPerH[i]! + way * (permeateLPerH[i + 1]! - permeateLPerH[i]!);
+    makes = producing ? makesLPerH / 60 : 0;
+    const pushed = tapLPerMin[i]! + way * (tapLPerMin[i + 1]! - tapLPerMin[i]!);
+    out = pushed > makes ? pushed : makes;
+    const enough = out > 0 ? (wantedL - servedL) / out : most;
+    const minutes = enough < most ? enough : most;
+    if (producing) {
+      const drainLPerH =
+        concentrateLPerH[i]! + way * (concentrateLPerH[i + 1]! - concentrateLPerH[i]!);
+      const roomL = fullL - litres;
+      const madeL = makes * minutes < roomL ? makes * minutes : roomL;
+      productL += madeL;
+      drainL += (drainLPerH / 60) * minutes;
+      litres += madeL;
+      runningMin += minutes;
+    }
+    let outL = out * minutes;
+    if (outL > wantedL - servedL) outL = wantedL - servedL;
+    if (outL > litres) outL = litres;
+    servedL += outL;
+    litres -= outL;
+    spentMin += minutes;
+    if (!producing && litres < reopenL) {
+      producing = true;
+      starts += 1;
+    }
+  }
+  const { result } = state;
+  const { ledger } = result;
+  ledger.productL += productL;
+  ledger.drainL += drainL;
+  ledger.feedL += productL + drainL;
+  ledger.drawnL += servedL;
+  result.runningMin += runningMin;
+  result.starts += starts;
+  result.leastL = Math.min(result.leastL, litres);
+  state.litres = litres;
+  state.producing = producing;
+  state.now += spentMin;
+  show(state, keep);
+  record(result, draw, servedL, Math.max(spentMin - quickestMin, 0), keep);
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Assessment } from './assessment.ts';
+import type { Assessment, LitreAssessment, TapAssessment } from './assessment.ts';
 import { glassL } from '../base/practice.ts';
 import { concentrateLsi } from '../water/carbonate/concentrateLsi.ts';
 import { permeatePh } from '../water/carbonate/permeatePh.ts';
@@ -40,34 +40,33 @@ function assessTank(
   ageing: Ageing,
   solutions: Solutions,
 ): Outcome<Assessment> {
-  const solved = solutions.curveOf(design, water, ageing);
-  if (!solved.ok) return solved;
-  const litre = solutions.perLitreOf(design, water, solved.value, () =>
-    assessLitre(design, water, solved.value, solutions),
+  const litre = solutions.litreOf(design, water, ageing, (curve) =>
+    assessLitre(design, water, curve),
   );
-  return litre.ok ? succeed(scaled(litre.value, tank.volumeL)) : litre;
+  if (!litre.ok) return litre;
+  const { fullBar, halfBar } = litre.value;
+  const full = solutions.tapFlowOf(design, water, fullBar);
+  if (!full.ok) return full;
+  const half = solutions.tapFlowOf(design, water, halfBar);
+  if (!half.ok) return half;
+  return succeed(scaled(litre.value, tank.volumeL, tapOf(full.value, half.value)));
 }
 
-/** The design with a shell of one litre: all that the size of the shell does not change. */
+/** The design with a shell of one litre: all that neither the size of the shell nor the way to the glass changes. */
 function assessLitre(
   design: SystemDesign,
   water: FeedWater,
   curve: ProductionCurve,
-  solutions: Solutions,
-): Outcome<Assessment> {
+): Outcome<LitreAssessment> {
   const shell = { volumeL: 1, prechargeBar: curve.prechargeBar };
   const { running } = curve;
   const fill = fillOnCurve(curve, shell, shutoffPressure(shutoffOf(design), water.pressureBar));
   const usableVolumeL = tankVolume(shell, curve.endBar);
-  const full = solutions.tapFlowOf(design, water, curve.endBar);
-  if (!full.ok) return full;
-  const half = solutions.tapFlowOf(design, water, tankPressure(shell, usableVolumeL / 2));
-  if (!half.ok) return half;
   const drainL = fill.shutsOff ? fill.drainVolumeL : Infinity;
   const fillingLPerH = fill.shutsOff
     ? (usableVolumeL / fill.fillTimeMin) * 60
     : running.permeateFlowLPerH / 2;
-  return finish(water, {
+  const finished = finish(water, {
     running,
     fill,
     productionLPerDay: fill.shutsOff ? fillingLPerH * 24 : 0,
@@ -76,16 +75,29 @@ function assessLitre(
     drainLPerProductL: drainL / usableVolumeL,
     usableVolumeL,
     fillingLPerH,
-    tapFullLPerMin: full.value,
-    tapHalfLPerMin: half.value,
+  });
+  if (!finished.ok) return finished;
+  const fullBar = curve.endBar;
+  return succeed({
+    ...finished.value,
+    fullBar,
+    halfBar: tankPressure(shell, usableVolumeL / 2),
   });
 }
 
+/** What comes at the open tap, from a full tank and from a half full one, L/min. */
+const tapOf = (tapFullLPerMin: number, tapHalfLPerMin: number): TapAssessment => ({
+  tapFullLPerMin,
+  tapHalfLPerMin,
+  secondsPerGlass: (glassL / tapHalfLPerMin) * 60,
+});
+
 /** By Boyle's law a shell's water, and with it time and drain of a fill, go with its volume; flows, pressures and strengths do not. */
-function scaled(litre: Assessment, volumeL: number): Assessment {
-  const { fill } = litre;
+function scaled(litre: LitreAssessment, volumeL: number, tap: TapAssessment): Assessment {
+  const { fill, fullBar: _full, halfBar: _half, ...same } = litre;
   return {
-    ...litre,
+    ...same,
+    ...tap,
     usableVolumeL: litre.usableVolumeL * volumeL,
     fill: fill?.shutsOff
       ? {
@@ -108,7 +120,7 @@ function assessDirect(
   if (!solved.ok) return solved;
   const running = solved.value;
   const tapLPerMin = running.permeateFlowLPerH / 60;
-  return finish(water, {
+  const finished = finish(water, {
     running,
     fill: null,
     productionLPerDay: running.permeateFlowLPerH * 24,
@@ -116,10 +128,9 @@ function assessDirect(
     recovery: running.recovery,
     drainLPerProductL: running.concentrateFlowLPerH / running.permeateFlowLPerH,
     usableVolumeL: 0,
-    tapFullLPerMin: tapLPerMin,
-    tapHalfLPerMin: tapLPerMin,
     fillingLPerH: running.permeateFlowLPerH,
   });
+  return finished.ok ? succeed({ ...finished.value, ...tapOf(tapLPerMin, tapLPerMin) }) : finished;
 }
 
 type Hydraulic = Pick<
@@ -131,13 +142,14 @@ type Hydraulic = Pick<
   | 'recovery'
   | 'drainLPerProductL'
   | 'usableVolumeL'
-  | 'tapFullLPerMin'
-  | 'tapHalfLPerMin'
   | 'fillingLPerH'
 >;
 
 /** Adds the chemistry to the hydraulics. */
-function finish(water: FeedWater, hydraulic: Hydraulic): Outcome<Assessment> {
+function finish(
+  water: FeedWater,
+  hydraulic: Hydraulic,
+): Outcome<Omit<Assessment, keyof TapAssessment>> {
   const { running, productTdsMgL } = hydraulic;
   const { temperatureC, alkalinityMgL, hardnessMgL } = water;
   const passage = productTdsMgL / water.tdsMgL;
@@ -166,6 +178,5 @@ function finish(water: FeedWater, hydraulic: Hydraulic): Outcome<Assessment> {
     productPh: ph.value.permeatePh,
     ...product,
     concentrateLsi: scaling.value.lsi,
-    secondsPerGlass: (glassL / hydraulic.tapHalfLPerMin) * 60,
   });
 }

@@ -31,3 +31,15 @@ export interface Assessment {
   tapHalfLPerMin: number;
   secondsPerGlass: number;
 }
+
+/** What the way to the glass decides. */
+export type TapAssessment = Pick<
+  Assessment,
+  'tapFullLPerMin' | 'tapHalfLPerMin' | 'secondsPerGlass'
+>;
+
+/** A design with a shell of one litre, without its tap; with the tank's pressure full and half full, bar. */
+export interface LitreAssessment extends Omit<Assessment, keyof TapAssessment> {
+  fullBar: number;
+  halfBar: number;
+}

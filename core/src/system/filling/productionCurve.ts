@@ -137,19 +137,41 @@ function slopes(values: readonly number[]): number[] {
   });
 }
 
+/** Weights of both ends and both slopes of a cubic at even places within an interval, by how many places. */
+const cubicWeights = new Map<number, Float64Array>();
+
+function weightsOf(nodesPerInterval: number): Float64Array {
+  let weights = cubicWeights.get(nodesPerInterval);
+  if (!weights) {
+    weights = new Float64Array(4 * nodesPerInterval);
+    for (let k = 0; k < nodesPerInterval; k += 1) {
+      const t = k / nodesPerInterval;
+      const u = 1 - t;
+      weights.set([u * u * (1 + 2 * t), u * u * t, t * t * (3 - 2 * t), -t * t * u], 4 * k);
+    }
+    cubicWeights.set(nodesPerInterval, weights);
+  }
+  return weights;
+}
+
 /** Cubics through even points with these slopes, evaluated at every node. */
 function refined(values: readonly number[], nodesPerInterval: number): Float64Array {
   const last = values.length - 1;
   const slope = slopes(values);
+  const weights = weightsOf(nodesPerInterval);
   const fine = new Float64Array(last * nodesPerInterval + 1);
   for (let i = 0; i < last; i += 1) {
-    const [y0, y1, m0, m1] = [values[i]!, values[i + 1]!, slope[i]!, slope[i + 1]!];
+    const y0 = values[i]!;
+    const y1 = values[i + 1]!;
+    const m0 = slope[i]!;
+    const m1 = slope[i + 1]!;
+    const least = y0 < y1 ? y0 : y1;
     for (let k = 0; k < nodesPerInterval; k += 1) {
-      const t = k / nodesPerInterval;
-      const u = 1 - t;
-      const value = u * u * (y0 * (1 + 2 * t) + m0 * t) + t * t * (y1 * (3 - 2 * t) - m1 * u);
+      const w = 4 * k;
+      const value =
+        weights[w]! * y0 + weights[w + 1]! * m0 + weights[w + 2]! * y1 + weights[w + 3]! * m1;
       // A flow does not turn negative between two that are not.
-      fine[i * nodesPerInterval + k] = Math.max(value, Math.min(y0, y1));
+      fine[i * nodesPerInterval + k] = value > least ? value : least;
     }
   }
   fine[fine.length - 1] = values[last]!;
