@@ -50,6 +50,8 @@ export interface JudgingOptions {
   aged?: Ageing;
   /** Days to try designs on, the same for all; null where days are not to be tried. */
   trial?: Trial | null;
+  /** Whether days are lived by those alone that nothing else speaks against. */
+  soundDaysOnly?: boolean;
   solutions?: Solutions;
 }
 
@@ -61,6 +63,7 @@ export function judge(
   {
     aged = agedMembrane,
     trial = trialOf(requirements),
+    soundDaysOnly = false,
     solutions = new Solutions(),
   }: JudgingOptions = {},
 ): JudgedDesign {
@@ -89,8 +92,10 @@ export function judge(
   }
   const closes = [cold, old].every((outcome) => outcome.ok && outcome.value);
   const shortfalls = findShortfalls(design, waters, requirements, today, worst, closes);
-  const supply = trial ? supplyOf(design, waters.worst, aged, solutions) : null;
-  const lived = trial && supply?.ok ? live(supply.value, trial, shortfalls.length === 0) : null;
+  const isSound = shortfalls.length === 0;
+  const tried = isSound || !soundDaysOnly ? trial : null;
+  const supply = tried ? supplyOf(design, waters.worst, aged, solutions) : null;
+  const lived = tried && supply?.ok ? live(supply.value, tried, isSound) : null;
   const waitingDays = lived?.waitingDays ?? null;
   if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
     shortfalls.push('keeps-waiting');

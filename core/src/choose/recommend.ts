@@ -71,9 +71,16 @@ export function recommend(
   const lowSupply = waters.worst.pressureBar < practiceLimits.lowSupplyBar;
   const families = new Map<FamilyKey, DesignFamily>();
   const weighed: TradeOff[] = [];
+  let anySound = false;
   designs.forEach((design, i) => {
     if (i % progressEvery === 0) onProgress(i / designs.length);
-    const judged = judge(design, waters, requirements, { trial, solutions });
+    // Once a sound design is found no other kind is proposed or weighed, and nobody asks for the days of those.
+    const judged = judge(design, waters, requirements, {
+      trial,
+      solutions,
+      soundDaysOnly: anySound,
+    });
+    anySound ||= judged.shortfalls.length === 0;
     enter(families, judged, lowSupply);
     const criteria = criteriaOf(judged);
     if (criteria) weighed.push({ design, criteria, shortfalls: judged.shortfalls });
@@ -83,7 +90,11 @@ export function recommend(
   );
   const first = ranked[0];
   if (!first) return undefined;
-  for (const family of ranked) family.best = withFittingLamp(family.best, catalogue);
+  for (const family of ranked) {
+    const { design, today, hardDay } = family.best;
+    if (today && !hardDay) family.best = judge(design, waters, requirements, { trial, solutions });
+    family.best = withFittingLamp(family.best, catalogue);
+  }
   return {
     best: first.best,
     families: ranked,

@@ -102,7 +102,8 @@ export function roSystemOf(design: SystemDesign, water: FeedWater, ageing: Agein
     feed: { tdsMgL, temperatureC, pressureBar },
     membrane: {
       ...design.membrane.rating,
-      ...ageing,
+      flowFactor: ageing.flowFactor,
+      saltPassageFactor: ageing.saltPassageFactor,
       count: design.elements,
       arrangement: design.arrangement,
     },

@@ -19,8 +19,8 @@ import {
   tapLineOf,
 } from './design.ts';
 
-/** Miss that the points of a curve are solved to, over their feed flow: a hundredth of what the curve between them is good for. */
-const curveTolerance = 1e-7;
+/** Miss that the points of a curve are solved to, over their feed flow: a tenth of what the curve between them is good for. */
+const curveTolerance = 1e-6;
 
 /** The tap's flow is nearly straight in the tank's pressure; with these points solved it is within half a percent. */
 const tapPoints = 17;
@@ -231,12 +231,13 @@ export class Solutions {
     return side;
   }
 
-  private wayOf({ line, tap, postFilter, ...rest }: SystemDesign): Way {
+  private wayOf(design: SystemDesign): Way {
+    const { line, tap, postFilter } = design;
     let way = this.ways.find(
       ({ parts }) => parts.tap === tap && parts.postFilter === postFilter && parts.line === line,
     );
     if (!way) {
-      const tapLine = tapLineOf({ ...rest, line, tap, postFilter });
+      const tapLine = tapLineOf(design);
       way = { parts: { line, tap, postFilter }, tapLine, flows: new Map(), columns: [] };
       this.ways.push(way);
     }
