@@ -1,4 +1,5 @@
 export * from './base/outcome.ts';
+export { type InSteps, withoutPause } from './base/inSteps.ts';
 export * from './base/practice.ts';
 export { type Range } from './base/guard.ts';
 export { limits } from './base/limits.ts';
@@ -65,6 +66,7 @@ export {
 export {
   type DesignFamily,
   recommend,
+  recommending,
   type Recommendation,
   type SizingTask,
   type TradeOff,
@@ -186,6 +188,7 @@ export {
   type DecisionSpread,
   type OpenQuestion,
   readingWorth,
+  weighingReadings,
   type ReadingWorth,
   worthSamples,
   type WorthTopic,

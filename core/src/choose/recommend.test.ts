@@ -3,7 +3,7 @@ import { sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
 import { candidates } from './candidates.ts';
 import { judge } from './judge.ts';
-import { isBetter, recommend } from './recommend.ts';
+import { isBetter, recommend, recommending } from './recommend.ts';
 import { representatives } from './representatives.ts';
 import type { FeedWater } from '../system/design.ts';
 
@@ -69,12 +69,13 @@ describe('a recommendation', () => {
     expect(recommended({ ...sampleWater, pressureBar: 1.6 }).best.design.pump).not.toBeNull();
   });
 
-  test('reports its progress from nothing towards all', () => {
+  test('in steps says the share done, from nothing towards all, and proposes the same', () => {
+    const task = { catalogue: sampleParts, site, waters: watersOf(sampleWater), requirements };
     const shares: number[] = [];
-    recommend(
-      { catalogue: sampleParts, site, waters: watersOf(sampleWater), requirements },
-      (share) => shares.push(share),
-    );
+    const work = recommending(task);
+    let step = work.next();
+    for (; !step.done; step = work.next()) shares.push(step.value);
+    expect(step.value).toEqual(recommend(task));
     expect(shares[0]).toBe(0);
     expect(Math.max(...shares)).toBeLessThan(1);
   });

@@ -1,3 +1,4 @@
+import { type InSteps, withoutPause } from '../base/inSteps.ts';
 import { type Part, partsOf } from '../catalogue/parts.ts';
 import { ultravioletLimits, practiceLimits } from '../base/practice.ts';
 import { productDose } from '../ultraviolet/ultravioletDose.ts';
@@ -53,18 +54,23 @@ export interface SizingTask {
   requirements: Requirements;
 }
 
-/** Designs between two reports of progress. */
-const progressEvery = 200;
+/** Designs between two steps. */
+const designsAStep = 40;
 
 /**
  * Judges every candidate and ranks them: what meets everything comes before what does not, then what custom says of
  * the pump, then the lower five-year cost (parts, water, drain water, power, cartridges). Returns nothing if the catalogue cannot make up a system.
- * @param onProgress called with the share done, for the person waiting
  */
-export function recommend(
-  { catalogue, site, waters, requirements }: SizingTask,
-  onProgress: (share: number) => void = () => undefined,
-): Recommendation | undefined {
+export const recommend = (task: SizingTask): Recommendation | undefined =>
+  withoutPause(recommending(task));
+
+/** The same in steps, for whoever may be asked something else meanwhile. */
+export function* recommending({
+  catalogue,
+  site,
+  waters,
+  requirements,
+}: SizingTask): InSteps<Recommendation | undefined> {
   const designs = candidates(catalogue, site);
   const trial = trialOf(requirements);
   const solutions = new Solutions();
@@ -72,8 +78,8 @@ export function recommend(
   const families = new Map<FamilyKey, DesignFamily>();
   const weighed: TradeOff[] = [];
   let anySound = false;
-  designs.forEach((design, i) => {
-    if (i % progressEvery === 0) onProgress(i / designs.length);
+  for (const [i, design] of designs.entries()) {
+    if (i % designsAStep === 0) yield i / designs.length;
     // Once a sound design is found no other kind is proposed or weighed, and nobody asks for the days of those.
     const judged = judge(design, waters, requirements, {
       trial,
@@ -84,7 +90,7 @@ export function recommend(
     enter(families, judged, lowSupply);
     const criteria = criteriaOf(judged);
     if (criteria) weighed.push({ design, criteria, shortfalls: judged.shortfalls });
-  });
+  }
   const ranked = [...families.values()].sort((a, b) =>
     isBetter(a.best, b.best, lowSupply) ? -1 : 1,
   );

@@ -1,4 +1,6 @@
 import { expose } from 'comlink';
-import { tasks } from './tasks.ts';
+import { runner } from './runner.ts';
 
-expose(tasks);
+export type Runner = typeof runner;
+
+expose(runner);

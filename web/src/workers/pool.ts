@@ -1,45 +1,38 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import type { TaskAnswer, TaskInput, TaskName, Tasks } from './tasks.ts';
+import type { Runner } from './core.worker.ts';
+import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
 
 /** A task under way. */
 export interface Running<K extends TaskName> {
   answer: Promise<TaskAnswer<K>>;
-  /** Says that nobody waits for it any more. */
+  /** Says that nobody waits for it any more: it ends at its next step, and its worker is free for what is wanted now. */
   cancel: () => void;
 }
 
 interface Slot {
   worker: Worker;
-  remote: Remote<Tasks>;
+  remote: Remote<Runner>;
   busy: boolean;
-  /** Nobody waits for what it computes any more. */
-  abandoned: boolean;
   /** Called when the worker itself breaks. */
   onBroken: ((message: string) => void) | null;
 }
 
-interface Waiting {
-  start: (slot: Slot) => void;
-}
+type Waiting = (slot: Slot) => void;
 
 /** Workers at the most: the interface keeps a core where there are two. */
 const most = 2;
 
 const slots: Slot[] = [];
 const queue: Waiting[] = [];
+let lastId = 0;
 
 function open(): Slot {
   const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
-  const slot: Slot = {
-    worker,
-    remote: wrap<Tasks>(worker),
-    busy: false,
-    abandoned: false,
-    onBroken: null,
-  };
+  const slot: Slot = { worker, remote: wrap<Runner>(worker), busy: false, onBroken: null };
   worker.addEventListener('error', (event) => {
     const told = slot.onBroken;
-    close(slot);
+    worker.terminate();
+    slots.splice(slots.indexOf(slot), 1);
     told?.(event.message || 'The computation stopped.');
     next();
   });
@@ -47,32 +40,16 @@ function open(): Slot {
   return slot;
 }
 
-function close(slot: Slot): void {
-  slot.worker.terminate();
-  const at = slots.indexOf(slot);
-  if (at >= 0) slots.splice(at, 1);
-}
-
-/**
- * Somebody who is free. What nobody waits for is left to end by itself, since a worker that is begun anew computes several times as
- * slowly at first; only where all are at such work, one of them is given up for the sake of what is wanted now.
- */
-function idle(): Slot | undefined {
-  const free = slots.find(({ busy }) => !busy);
-  if (free) return free;
-  if (slots.length < most) return open();
-  const stale = slots.find(({ abandoned }) => abandoned);
-  if (!stale) return undefined;
-  close(stale);
-  return open();
-}
+/** Somebody who is free; a new one where there may be more. */
+const idle = (): Slot | undefined =>
+  slots.find(({ busy }) => !busy) ?? (slots.length < most ? open() : undefined);
 
 /** Gives what waits to whoever is free. */
 function next(): void {
   while (queue.length > 0) {
     const slot = idle();
     if (!slot) return;
-    queue.shift()!.start(slot);
+    queue.shift()!(slot);
   }
 }
 
@@ -87,54 +64,45 @@ export function compute<K extends TaskName>(
   input: TaskInput<K>,
   onProgress: (share: number) => void = () => undefined,
 ): Running<K> {
+  const id = (lastId += 1);
   let mine: Slot | null = null;
   let cancelled = false;
-  let waiting: Waiting | null = null;
+  let start: Waiting = () => undefined;
   const answer = new Promise<TaskAnswer<K>>((resolve, reject) => {
-    waiting = {
-      start: (slot) => {
-        mine = slot;
-        slot.busy = true;
-        slot.onBroken = (message) => reject(new Error(message));
-        // A task is a plain function of its input; only its name and its types are lost on the way through the channel.
-        const task = slot.remote[name] as unknown as (
-          input: TaskInput<K>,
-          onProgress: (share: number) => void,
-        ) => Promise<TaskAnswer<K>>;
-        task(
-          input,
-          proxy((share: number) => {
-            if (!cancelled) onProgress(share);
-          }),
-        )
-          .then(resolve, (error: unknown) => {
-            reject(error instanceof Error ? error : new Error(String(error)));
-          })
-          .finally(() => {
-            mine = null;
-            if (!slots.includes(slot)) return;
-            slot.busy = false;
-            slot.abandoned = false;
-            slot.onBroken = null;
-            next();
-          });
-      },
+    const end = (slot: Slot): void => {
+      mine = null;
+      if (!slots.includes(slot)) return;
+      slot.busy = false;
+      slot.onBroken = null;
+      next();
     };
-    queue.push(waiting);
-    next();
+    start = (slot) => {
+      mine = slot;
+      slot.busy = true;
+      slot.onBroken = (message) => reject(new Error(message));
+      const told = proxy((share: number) => {
+        if (!cancelled) onProgress(share);
+      });
+      slot.remote
+        .run(id, name, input as never, told)
+        // What was given up has no answer, and nobody who waits for one.
+        .then((value) => resolve(value as TaskAnswer<K>))
+        .catch((error: unknown) => {
+          reject(error instanceof Error ? error : new Error(String(error)));
+        })
+        .finally(() => end(slot));
+    };
   });
+  queue.push(start);
+  next();
   return {
     answer,
     cancel: () => {
       if (cancelled) return;
       cancelled = true;
-      const at = waiting ? queue.indexOf(waiting) : -1;
+      const at = queue.indexOf(start);
       if (at >= 0) queue.splice(at, 1);
-      if (mine) {
-        mine.abandoned = true;
-        mine.onBroken = null;
-        next();
-      }
+      void mine?.remote.giveUp(id);
     },
   };
 }

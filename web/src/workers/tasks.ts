@@ -6,6 +6,7 @@ import {
   type DecisionOption,
   type FeedWater,
   type Household,
+  type InSteps,
   type InstalledSystem,
   isAddedLamp,
   isUltravioletLine,
@@ -18,9 +19,8 @@ import {
   optionConsequences,
   type Outcome,
   type Part,
-  readingWorth,
   type ReadingWorth,
-  recommend,
+  recommending,
   type Recommendation,
   type Requirements,
   type SizingTask,
@@ -30,6 +30,7 @@ import {
   type SystemDesign,
   type WayOut,
   waysOut,
+  weighingReadings,
 } from '@katharos/core';
 
 /** Days lived, with what the chart of them needs. */
@@ -50,12 +51,11 @@ interface Judging {
   requirements: Requirements;
 }
 
-type Progress = (share: number) => void;
-
-/** All that is too long for the interface's thread: one input each, a share done on the way, one answer. */
+/** All that is too long for the interface's thread: one input each, and one answer; what takes longer gives it in steps. */
 export const tasks = {
-  recommend: (task: SizingTask, onProgress: Progress): Recommendation | null =>
-    recommend(task, onProgress) ?? null,
+  recommend: function* (task: SizingTask): InSteps<Recommendation | null> {
+    return (yield* recommending(task)) ?? null;
+  },
 
   consequences: ({
     options,
@@ -89,8 +89,7 @@ export const tasks = {
   },
 
   /** A few hundred possible surveys. */
-  readingWorth: (question: OpenQuestion, onProgress: Progress): ReadingWorth =>
-    readingWorth(question, undefined, onProgress),
+  readingWorth: (question: OpenQuestion): InSteps<ReadingWorth> => weighingReadings(question),
 
   noFit: ({
     bodies,
@@ -121,4 +120,5 @@ export const tasks = {
 export type Tasks = typeof tasks;
 export type TaskName = keyof Tasks;
 export type TaskInput<K extends TaskName> = Parameters<Tasks[K]>[0];
-export type TaskAnswer<K extends TaskName> = ReturnType<Tasks[K]>;
+export type TaskAnswer<K extends TaskName> =
+  ReturnType<Tasks[K]> extends InSteps<infer T> ? T : ReturnType<Tasks[K]>;

@@ -4,7 +4,7 @@ import { lowDiscrepancyPoint, normalQuantile } from '../../base/numeric/lowDiscr
 import { usualRequirements } from '../requirements.ts';
 import { samplePart, tankDesign } from '../../test/samples.ts';
 import { possibleSurvey, surveyKeys } from './possibleSurveys.ts';
-import { readingWorth } from './readingWorth.ts';
+import { readingWorth, weighingReadings } from './readingWorth.ts';
 import { resolveSurvey, surveyRanges, type SurveyReadings } from './resolveSurvey.ts';
 import fc from 'fast-check';
 
@@ -148,11 +148,9 @@ describe('what a reading is worth', () => {
   });
 
   test('shares stay between none and all, and progress is told', () => {
-    const shares: number[] = [];
-    const given = readingWorth({ readings: {}, designs: [tankDesign], requirements }, 64, (share) =>
-      shares.push(share),
-    );
-    expect(shares).toEqual([0, 0.25, 0.5, 0.75]);
+    const question = { readings: {}, designs: [tankDesign], requirements };
+    const given = readingWorth(question, 64);
+    expect([...weighingReadings(question, 4)]).toEqual([0, 0.25, 0.5, 0.75]);
     const every = [...given.decisions.flatMap((d) => d.settledBy), ...given.production.narrowedBy];
     for (const { share } of every) {
       expect(share).toBeGreaterThan(0.05);

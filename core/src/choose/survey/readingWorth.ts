@@ -1,3 +1,4 @@
+import { type InSteps, withoutPause } from '../../base/inSteps.ts';
 import { householdOfDemand } from '../../household/household.ts';
 import { lowDiscrepancyPoint } from '../../base/numeric/lowDiscrepancy.ts';
 import { decideRegulator } from '../decisions/driveDecisions.ts';
@@ -69,15 +70,18 @@ const topics: readonly WorthTopic[] = ['booster', 'regulator', 'minerals', 'scal
  * production, by quasi-random sampling; and says of each missing reading which share of the spread it accounts for.
  * For a decision that share is mutual information over entropy, for production the variance of slice means over the variance.
  */
-export function readingWorth(
+export const readingWorth = (question: OpenQuestion, samples = worthSamples): ReadingWorth =>
+  withoutPause(weighingReadings(question, samples));
+
+/** The same in steps, for whoever may be asked something else meanwhile. */
+export function* weighingReadings(
   { readings, designs, requirements }: OpenQuestion,
   samples = worthSamples,
-  onProgress: (share: number) => void = () => undefined,
-): ReadingWorth {
+): InSteps<ReadingWorth> {
   const missing = surveyKeys.filter((key) => readings[key] === undefined);
   const drawn: Sample[] = [];
   for (let i = 0; i < samples; i += 1) {
-    if (i % 16 === 0) onProgress(i / samples);
+    yield i / samples;
     const point = lowDiscrepancyPoint(surveyKeys.length, i);
     drawn.push({ point, ...tryOut(possibleSurvey(readings, point), designs, requirements) });
   }
