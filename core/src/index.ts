@@ -134,7 +134,7 @@ export {
   type Tool,
   toolsOf,
   type WorkCode,
-  workCodes,
+  type WorkData,
   type WorkStep,
 } from './plumbing/order/workStep.ts';
 export { needsPower, workOrder } from './plumbing/order/workOrder.ts';

@@ -1,3 +1,4 @@
+import { type Reader, readerOf } from '@katharos/words';
 import {
   briefOf,
   detailFields,
@@ -11,7 +12,6 @@ import {
   type Survey,
   surveyFields,
 } from '@katharos/job';
-import { inUnits } from '@katharos/words';
 import {
   parseQuantity,
   recommend,
@@ -197,8 +197,8 @@ export async function plumbedJob(
 }
 
 /** A figure as the page writes it: number and unit without a blank between. */
-export function written(...given: Parameters<typeof inUnits>): string {
-  const { text, symbol } = inUnits(...given);
+export function written(...given: Parameters<Reader['apart']>): string {
+  const { text, symbol } = readerOf().apart(...given);
   return text + symbol;
 }
 

@@ -217,6 +217,7 @@ for (const job of new Set(views.map((view) => view.job))) {
     test.setTimeout(180_000);
     const address = await addressOf(page, job);
     await page.goto(address);
+    await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
     for (const view of views.filter((one) => one.job === job)) {
       await test.step(view.name, async () => {
         await page.setViewportSize(desk);

@@ -1,4 +1,4 @@
-import { sayIn } from '@katharos/words';
+import { readerOf } from '@katharos/words';
 import {
   agedMembrane,
   liveSampledDays,
@@ -18,7 +18,7 @@ import {
 } from '../support/job.ts';
 import { expect, test } from '../support/app.ts';
 
-const say = sayIn('metric');
+const reader = readerOf({ units: 'metric' });
 
 test('who lives there makes the demand, and the days in the house are the coreâ€™s', async ({
   page,
@@ -32,10 +32,10 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   await panel.getByRole('button', { name: 'Couple' }).click();
   await expect(page.getByText('Still missing')).toHaveCount(0);
   await panel.getByLabel('People').fill('3');
-  await expect(panel).toContainText(`Takes ${say('dailyVolume', meanDemand(household))}`);
+  await expect(panel).toContainText(`Takes ${reader.say('dailyVolume', meanDemand(household))}`);
   await expect(page.getByLabel('Daily demand')).toHaveAttribute(
     'placeholder',
-    `from who lives here: ${say('dailyVolume', meanDemand(household))}`,
+    `from who lives here: ${reader.say('dailyVolume', meanDemand(household))}`,
   );
   await saved(page);
 
@@ -47,7 +47,9 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   await sizeView(page, 'Days here').click();
   const day = page.getByRole('region', { name: 'A day in this house' });
   await expect(page.getByTestId('days-short')).toContainText(`${lived.disappointingDays}of 56`);
-  await expect(page.getByTestId('days-short')).toContainText(say('volume', lived.sampled.shortL));
+  await expect(page.getByTestId('days-short')).toContainText(
+    reader.say('volume', lived.sampled.shortL),
+  );
   await day.getByText('The hardest day as a table').click();
   await expect(day.getByRole('table').filter({ hasText: 'Waited' }).getByRole('row')).toHaveCount(
     lived.hardest.simulated.draws.length + 1,

@@ -1,5 +1,5 @@
+import { readerOf } from '@katharos/words';
 import { starterCatalogue } from '@katharos/job';
-import { writeNumber } from '@katharos/words';
 import { partsOf, productDose, ultravioletLimits } from '@katharos/core';
 import {
   enter,
@@ -14,6 +14,7 @@ import {
 } from '../support/job.ts';
 import { expect, type Page, test } from '../support/app.ts';
 
+const reader = readerOf();
 const dose = (page: Page) => page.getByTestId('dose').locator('.figure-value');
 
 async function compared(page: Page, name: string, typed: Typed): Promise<void> {
@@ -61,7 +62,7 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   const enough = lamps.filter((one) => productDose(one, 108) >= ultravioletLimits.doseMjCm2);
   const lamp = enough.sort((a, b) => a.price - b.price)[0]!;
   await expect(page.getByText('A lamp added to the system that is there')).toContainText(lamp.name);
-  await expect(dose(page)).toContainText(writeNumber(productDose(lamp, 108), 0));
+  await expect(dose(page)).toContainText(reader.number(productDose(lamp, 108), 0));
   await expect(page.getByText('The membrane ahead holds back')).toBeVisible();
   await expect(page.getByRole('alert')).toBeHidden();
   await expect(await openWaterline(page)).toContainText('System there');
@@ -72,7 +73,7 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   await stage(page, 'Size').click();
   await expect(page.getByRole('alert')).toContainText('The system that is there was not read');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(dose(page)).toContainText(writeNumber(productDose(lamp, 108), 0));
+  await expect(dose(page)).toContainText(reader.number(productDose(lamp, 108), 0));
 
   await stage(page, 'Plumb').click();
   const work = page.getByRole('region', { name: 'Order of work' });

@@ -1,4 +1,4 @@
-import { branchNames, placeName, sayIn, workWords } from '@katharos/words';
+import { branchNames, placeName, workWords, readerOf } from '@katharos/words';
 import { newJobDocument, plumbingOf } from '@katharos/job';
 import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
 import {
@@ -16,7 +16,7 @@ import {
 } from '../support/job.ts';
 import { expect, type Page, test } from '../support/app.ts';
 
-const say = sayIn('metric');
+const reader = readerOf({ units: 'metric' });
 
 /** Every step, tube and part that the core asks for stands on the sheet, in its order. */
 async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]): Promise<void> {
@@ -26,7 +26,7 @@ async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]):
   const listed = sheet.getByRole('list').first().getByRole('listitem');
   await expect(listed).toHaveCount(steps.length);
   for (const [i, step] of steps.entries()) {
-    const { title, instruction, proof } = workWords(step, 'metric');
+    const { title, instruction, proof } = workWords(step, reader);
     await expect(listed.nth(i)).toContainText(`${title}. ${instruction}`);
     await expect(listed.nth(i)).toContainText(proof);
   }
@@ -244,8 +244,12 @@ test('branches see what the core reckons for the worst draw, and each says when 
   for (const [i, { branch, aloneBar, worstBar }] of drawn.entries()) {
     const row = panel.getByRole('row').nth(i + 1);
     await expect(row).toContainText(branchNames[branch.kind]);
-    await expect(row.getByRole('cell').nth(3)).toHaveText(say('pressure', Math.max(aloneBar, 0)));
-    await expect(row.getByRole('cell').nth(4)).toHaveText(say('pressure', Math.max(worstBar, 0)));
+    await expect(row.getByRole('cell').nth(3)).toHaveText(
+      reader.say('pressure', Math.max(aloneBar, 0)),
+    );
+    await expect(row.getByRole('cell').nth(4)).toHaveText(
+      reader.say('pressure', Math.max(worstBar, 0)),
+    );
   }
   await expect(panel).toContainText('The first two bins of ice are thrown away');
   await plumbView(page, 'Order of work').click();

@@ -1,4 +1,4 @@
-import { sayIn } from '@katharos/words';
+import { readerOf } from '@katharos/words';
 import { starterCatalogue } from '@katharos/job';
 import { judge, partsOf } from '@katharos/core';
 import {
@@ -15,7 +15,7 @@ import {
 } from '../support/job.ts';
 import { expect, type Page, test } from '../support/app.ts';
 
-const say = sayIn('metric');
+const reader = readerOf({ units: 'metric' });
 const figure = (page: Page, id: string) => page.getByTestId(id).locator('.figure-value');
 
 async function sized(page: Page, name: string, typed = fair): Promise<void> {
@@ -34,8 +34,8 @@ test('a decision is decided otherwise with a reason, shows what follows, and goe
   const wider = partsOf(starterCatalogue, 'restrictor').find(({ id }) => id === 'pinch-420')!;
   const judged = judge({ ...design, restrictor: wider }, brief.task.waters, brief.requirements);
   const row = dialog.getByRole('row').filter({ hasText: wider.name });
-  await expect(row).toContainText(say('dailyVolume', judged.worst!.productionLPerDay));
-  await expect(row).toContainText(say('tds', judged.today!.productTdsMgL));
+  await expect(row).toContainText(reader.say('dailyVolume', judged.worst!.productionLPerDay));
+  await expect(row).toContainText(reader.say('tds', judged.today!.productTdsMgL));
   await dialog.getByRole('button', { name: 'Decide so' }).click();
   await expect(dialog).toContainText('Pick another than the one in use.');
   await row.getByRole('radio').check();
@@ -46,9 +46,7 @@ test('a decision is decided otherwise with a reason, shows what follows, and goe
   await expect(page.getByTestId('overruled-restrictor')).toContainText(
     `Decided by Wren Askeby: ${wider.name}. The last element here was scaled in a year.`,
   );
-  await expect(figure(page, 'product-tds')).toHaveText(
-    written('metric', 'tds', judged.today!.productTdsMgL),
-  );
+  await expect(figure(page, 'product-tds')).toHaveText(written('tds', judged.today!.productTdsMgL));
   await saved(page);
   await page.reload();
   await expect(page.getByTestId('overruled-restrictor')).toBeVisible();
@@ -109,7 +107,7 @@ test('a system is composed part by part and judged at once', async ({ page }) =>
   const composed = { ...design, pump, elements: 2, arrangement: 'parallel' as const };
   const judged = judge(composed, brief.task.waters, brief.requirements);
   await expect(figure(page, 'worst')).toHaveText(
-    written('metric', 'dailyVolume', judged.worst!.productionLPerDay),
+    written('dailyVolume', judged.worst!.productionLPerDay),
   );
   await openWaterline(page);
   await expect(page.getByRole('button', { name: 'Membrane, 2' })).toBeVisible();

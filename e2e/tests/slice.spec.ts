@@ -1,11 +1,4 @@
-import {
-  flushWords,
-  sayIn,
-  writeEntered,
-  writeMinutes,
-  writeNumber,
-  writePercent,
-} from '@katharos/words';
+import { flushWords, readerOf } from '@katharos/words';
 import { newJobDocument, plumbingOf } from '@katharos/job';
 import { expectedReadings, flushPlan, verdict } from '@katharos/core';
 import {
@@ -41,7 +34,7 @@ const labels: Record<keyof typeof readings, string> = {
   alkalinity: 'Alkalinity',
   pH: 'pH',
 };
-const say = sayIn('metric');
+const reader = readerOf({ units: 'metric' });
 
 test('one job from the first reading to the certificate, every number as the core has it', async ({
   page,
@@ -67,19 +60,15 @@ test('one job from the first reading to the certificate, every number as the cor
     await expect(page.getByText(`${recommendation.considered} combinations`)).toBeVisible();
     await sizeView(page, 'Decisions').click();
     const figure = (id: string) => page.getByTestId(id).locator('.figure-value');
-    await expect(figure('production')).toHaveText(
-      written('metric', 'dailyVolume', today.productionLPerDay),
-    );
-    await expect(figure('worst')).toHaveText(
-      written('metric', 'dailyVolume', worst.productionLPerDay),
-    );
-    await expect(figure('product-tds')).toHaveText(written('metric', 'tds', today.productTdsMgL));
-    await expect(figure('rejection')).toHaveText(`${writeNumber(today.rejection * 100, 1)}%`);
+    await expect(figure('production')).toHaveText(written('dailyVolume', today.productionLPerDay));
+    await expect(figure('worst')).toHaveText(written('dailyVolume', worst.productionLPerDay));
+    await expect(figure('product-tds')).toHaveText(written('tds', today.productTdsMgL));
+    await expect(figure('rejection')).toHaveText(`${reader.number(today.rejection * 100, 1)}%`);
     if (!today.fill?.shutsOff) throw new Error('this water was chosen for a tank that fills');
-    await expect(figure('fill-time')).toHaveText(writeMinutes(today.fill.fillTimeMin));
-    await expect(figure('drain')).toContainText(writeNumber(today.drainLPerProductL, 1));
+    await expect(figure('fill-time')).toHaveText(reader.minutes(today.fill.fillTimeMin));
+    await expect(figure('drain')).toContainText(reader.number(today.drainLPerProductL, 1));
     await expect(figure('shut-off')).toHaveText(
-      `at ${say('pressure', today.fill.shutoffPressureBar)}`,
+      `at ${reader.say('pressure', today.fill.shutoffPressureBar)}`,
     );
     for (const topic of ['booster', 'minerals', 'shut-off', 'regulator', 'scaling']) {
       await expect(page.getByTestId(`decision-${topic}`)).toBeVisible();
@@ -115,10 +104,10 @@ test('one job from the first reading to the certificate, every number as the cor
     let reloaded = false;
     for (const [i, step] of steps.entries()) {
       await expect(card.getByText(`Step ${i + 1} of ${steps.length}`)).toBeVisible();
-      const { title } = flushWords(step, say);
+      const { title } = flushWords(step, reader);
       await expect(card.getByRole('heading', { name: title, exact: true })).toBeVisible();
       if (step.minutes !== null) {
-        await expect(card.getByText(`Takes ${writeMinutes(step.minutes)}`)).toBeVisible();
+        await expect(card.getByText(`Takes ${reader.minutes(step.minutes)}`)).toBeVisible();
         await card.getByRole('button', { name: 'Start the timer' }).click();
         const ready = card.getByText(/^Ready at/);
         await expect(ready).toBeVisible();
@@ -158,10 +147,10 @@ test('one job from the first reading to the certificate, every number as the cor
     if (!judged.ok) throw new Error(judged.failure.code);
     const rejection = page.getByTestId('measured-rejection');
     await expect(rejection.locator('.figure-value')).toHaveText(
-      `${writeNumber(judged.value.rejection.measured * 100, 1)}%`,
+      `${reader.number(judged.value.rejection.measured * 100, 1)}%`,
     );
     await expect(rejection).toContainText(
-      `expected ${writePercent(judged.value.rejection.expected, 1)} ± ${writeNumber(judged.value.rejection.band * 100, 1)}`,
+      `expected ${reader.percent(judged.value.rejection.expected, 1)} ± ${reader.number(judged.value.rejection.band * 100, 1)}`,
     );
     await expect(page.getByRole('region', { name: 'Verdict' }).getByRole('status')).toContainText(
       'Good',
@@ -174,7 +163,7 @@ test('one job from the first reading to the certificate, every number as the cor
   await test.step('keep', async () => {
     const sheet = page.getByRole('article', { name: 'Certificate' });
     await expect(sheet).toContainText('Wilmot Sarn');
-    await expect(sheet).toContainText(writeEntered('pressure', { value: 3.6, unit: 'bar' }));
+    await expect(sheet).toContainText(reader.entered('pressure', { value: 3.6, unit: 'bar' }));
     await expect(sheet).toContainText(design.membrane.name);
     await expect(sheet).toContainText('A TDS meter checks the membrane, not the safety');
     await page.getByRole('button', { name: 'Issue and hand over' }).click();

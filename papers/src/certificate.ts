@@ -16,17 +16,14 @@ import {
   ultravioletVerdict,
 } from '@katharos/job';
 import {
-  type Say,
-  sayIn,
   slotName,
-  writeEntered,
-  writeNumber,
-  writePercent,
   ultravioletSentence,
   codesCaveat,
   gradeWords,
   meterCaveat,
   verdictSentences,
+  readerOf,
+  type Reader,
 } from '@katharos/words';
 
 /** What stands on the certificate: one content, set as a page in the browser and as a PDF on the server. */
@@ -60,16 +57,16 @@ export function certificateOf({
 }: CertificateSource): Certificate | undefined {
   if (!document.system) return undefined;
   const { design, chosenAt } = document.system;
-  const say = sayIn(firm.settings.units);
+  const reader = readerOf(firm.settings);
   const found = isUltravioletLine(design)
-    ? lampResult(document, design, say)
-    : membraneResult(document, design, say);
+    ? lampResult(document, design, reader)
+    : membraneResult(document, design, reader);
   if (!found) return undefined;
   const { verify, customer, keep } = document;
   const taken = (Object.keys(verifyFields) as VerifyKey[]).flatMap((key): [string, string][] => {
     const reading = verify.readings[key];
     return reading
-      ? [[verifyFields[key].label, writeEntered(verifyFields[key].dimension, reading)]]
+      ? [[verifyFields[key].label, reader.entered(verifyFields[key].dimension, reading)]]
       : [];
   });
   const signedAt = keep.issued?.at ?? latestReading(document) ?? chosenAt;
@@ -96,7 +93,11 @@ export function certificateOf({
 
 type Result = Pick<Certificate, 'title' | 'grade' | 'result' | 'sentences'>;
 
-function membraneResult(document: JobDocument, design: SystemDesign, say: Say): Result | undefined {
+function membraneResult(
+  document: JobDocument,
+  design: SystemDesign,
+  reader: Reader,
+): Result | undefined {
   const readings = verificationReadings(document.verify);
   const judged = readings && verdict(design, readings);
   if (!judged?.ok) return undefined;
@@ -104,12 +105,16 @@ function membraneResult(document: JobDocument, design: SystemDesign, say: Say): 
   return {
     title: 'Verification of a reverse osmosis system',
     grade,
-    result: `${gradeWords[grade]}: ${writePercent(rejection.measured, 1)} of the dissolved solids held back`,
-    sentences: verdictSentences(judged.value, say),
+    result: `${gradeWords[grade]}: ${reader.percent(rejection.measured, 1)} of the dissolved solids held back`,
+    sentences: verdictSentences(judged.value, reader),
   };
 }
 
-function lampResult(document: JobDocument, line: UltravioletLine, say: Say): Result | undefined {
+function lampResult(
+  document: JobDocument,
+  line: UltravioletLine,
+  reader: Reader,
+): Result | undefined {
   const found = ultravioletVerdict(document, line);
   if (!found) return undefined;
   return {
@@ -117,8 +122,8 @@ function lampResult(document: JobDocument, line: UltravioletLine, say: Say): Res
       ? 'Verification of an ultraviolet lamp added to a system'
       : 'Verification of an ultraviolet drinking line',
     grade: found.enough ? 'good' : 'fail',
-    result: `${found.enough ? 'Enough' : 'Not enough'}: ${writeNumber(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
-    sentences: [ultravioletSentence(found, say)],
+    result: `${found.enough ? 'Enough' : 'Not enough'}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
+    sentences: [ultravioletSentence(found, reader)],
   };
 }
 

@@ -16,7 +16,7 @@ import {
   newJobDocument,
   stageOf,
 } from '@katharos/job';
-import { sayIn, optionWords } from '@katharos/words';
+import { optionWords, readerOf } from '@katharos/words';
 import { certificateOf } from './certificate.ts';
 import { proposalOf } from './proposal.ts';
 
@@ -166,10 +166,10 @@ test('every way to decide has words of its own, and schools belong to codes that
   const document = chosen();
   const { design } = document.system!;
   if (isUltravioletLine(design)) throw new Error('it has a membrane');
-  const say = sayIn('metric');
+  const reader = readerOf({ units: 'metric' });
   for (const topic of decisionTopics) {
     const options = decisionOptions(topic, design, supplySettings(5), starterCatalogue);
-    const words = options.map((option) => optionWords(topic, option, say));
+    const words = options.map((option) => optionWords(topic, option, reader));
     expect(new Set(words).size).toBe(words.length);
     for (const text of words) expect(text).toMatch(/^[A-Z]/);
   }

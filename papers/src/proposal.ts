@@ -22,16 +22,7 @@ import {
   plumbingOf,
   lampFeedOf,
 } from '@katharos/job';
-import {
-  type Say,
-  sayIn,
-  writeMinutes,
-  writeNumber,
-  writePercent,
-  branchNames,
-  codesCaveat,
-  meterCaveat,
-} from '@katharos/words';
+import { branchNames, codesCaveat, meterCaveat, readerOf, type Reader } from '@katharos/words';
 
 /** A proposal for the customer: one content, set as a page in the browser and as a PDF on the server. */
 export interface Proposal {
@@ -84,9 +75,8 @@ export function proposalOf({
     overruled: optionsOf(document.size.overruled),
   });
   if (!brief.ok) return undefined;
-  const say = sayIn(settings.units);
-  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: settings.currency });
-  const priced = pricesOf(document, brief.value, settings, money);
+  const reader = readerOf(settings);
+  const priced = pricesOf(document, brief.value, settings, reader);
   const { design } = system;
   const lit = isUltravioletLine(design);
   return {
@@ -99,10 +89,10 @@ export function proposalOf({
       : lit
         ? 'A drinking line with ultraviolet light'
         : 'A reverse osmosis system for your kitchen',
-    found: foundIn(brief.value, document, say),
+    found: foundIn(brief.value, document, reader),
     ...(lit
-      ? ultravioletWords(document, design, brief.value, say)
-      : membraneWords(design, brief.value, say, settings)),
+      ? ultravioletWords(document, design, brief.value, reader)
+      : membraneWords(design, brief.value, reader, settings)),
     decided: Object.values(document.size.overruled).map(({ reason, by }) => `${reason} (${by})`),
     ...priced,
     caveats: [lit ? lampCaveat : meterCaveat, codesCaveat],
@@ -117,14 +107,14 @@ const lampCaveat =
   'A lamp treats germs only; it takes nothing dissolved out of the water. A laboratory test after installation is part of the work.';
 
 /** What was found at the tap, for someone who has never heard of dissolved solids. */
-function foundIn(brief: JobBrief, document: JobDocument, say: Say): string[] {
+function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string[] {
   const { today, worst } = brief.task.waters;
   const { values, assumed } = brief.survey;
   const hard =
     today.hardnessMgL > 270 ? 'hard' : today.hardnessMgL > 120 ? 'moderately hard' : 'soft';
   const sentences = [
-    `Your water carries ${say('tds', values.feedTds)} of dissolved solids and is ${hard} (${say('hardness', values.hardness)}). It arrives with ${say('pressure', values.pressure)} at ${say('temperature', values.temperature)}; in the coldest weeks we reckon with ${say('temperature', worst.temperatureC)} and ${say('pressure', worst.pressureBar)}.`,
-    `You use about ${say('dailyVolume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${say('volume', brief.requirements.largestDrawL)}.`,
+    `Your water carries ${reader.say('tds', values.feedTds)} of dissolved solids and is ${hard} (${reader.say('hardness', values.hardness)}). It arrives with ${reader.say('pressure', values.pressure)} at ${reader.say('temperature', values.temperature)}; in the coldest weeks we reckon with ${reader.say('temperature', worst.temperatureC)} and ${reader.say('pressure', worst.pressureBar)}.`,
+    `You use about ${reader.say('dailyVolume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${reader.say('volume', brief.requirements.largestDrawL)}.`,
   ];
   if (brief.facts.unsafe)
     sentences.push(
@@ -143,7 +133,7 @@ function ultravioletWords(
   { survey }: JobDocument,
   design: UltravioletLine,
   { task }: JobBrief,
-  say: Say,
+  reader: Reader,
 ): Pick<Proposal, 'proposed' | 'figures'> {
   if (!isAddedLamp(design))
     return {
@@ -161,11 +151,11 @@ function ultravioletWords(
     ],
     figures: existing
       ? [
-          ['Flow at your tap, measured', say('flow', existing.flowLPerMin * 60)],
-          ['Dissolved solids in its product, measured', say('tds', existing.tdsMgL)],
+          ['Flow at your tap, measured', reader.say('flow', existing.flowLPerMin * 60)],
+          ['Dissolved solids in its product, measured', reader.say('tds', existing.tdsMgL)],
           [
             'Light for that flow',
-            `${writeNumber(lampAt(design, existing.flowLPerMin, today, feed).doseMjCm2, 0)} mJ/cm², ${ultravioletLimits.doseMjCm2} are wanted`,
+            `${reader.number(lampAt(design, existing.flowLPerMin, today, feed).doseMjCm2, 0)} mJ/cm², ${ultravioletLimits.doseMjCm2} are wanted`,
           ],
         ]
       : [],
@@ -175,7 +165,7 @@ function ultravioletWords(
 function membraneWords(
   design: SystemDesign,
   brief: JobBrief,
-  say: Say,
+  reader: Reader,
   { units }: FirmSettings,
 ): Pick<Proposal, 'proposed' | 'figures'> {
   const { waters } = brief.task;
@@ -186,7 +176,7 @@ function membraneWords(
   const proposed = [
     `A membrane holds back nearly everything that is dissolved in the water. ${design.prefilters.length} cartridges ahead of it protect it from silt and from what disinfects the mains.`,
     design.tank
-      ? `A pressure tank of ${say('volume', design.tank.volumeL, 0)} under the sink keeps water ready for a tap of its own.`
+      ? `A pressure tank of ${reader.say('volume', design.tank.volumeL, 0)} under the sink keeps water ready for a tap of its own.`
       : 'It makes water while the tap is open and needs no tank.',
   ];
   if (design.pump)
@@ -204,14 +194,14 @@ function membraneWords(
     proposed.push(`${branchNames[kind]} is fed by a branch of its own.`);
   if (brief.settings.regulatorBar !== null)
     proposed.push(
-      `A regulator holds the pressure at ${say('pressure', brief.settings.regulatorBar)} and so protects housings and fittings at night.`,
+      `A regulator holds the pressure at ${reader.say('pressure', brief.settings.regulatorBar)} and so protects housings and fittings at night.`,
     );
   if (brief.settings.leakStop)
     proposed.push('A leak stop closes the water if the floor under the unit gets wet.');
   if (!today.ok) return { proposed, figures: [] };
   return {
     proposed,
-    figures: figuresOf(today.value, worst.ok ? worst.value : null, brief, say, units),
+    figures: figuresOf(today.value, worst.ok ? worst.value : null, brief, reader, units),
   };
 }
 
@@ -219,30 +209,30 @@ function figuresOf(
   today: Assessment,
   worst: Assessment | null,
   brief: JobBrief,
-  say: Say,
+  reader: Reader,
   units: FirmSettings['units'],
 ): [string, string][] {
   const yearM3 = (brief.requirements.demandLPerDay * 365 * today.drainLPerProductL) / 1000;
   const drain =
     units === 'us'
-      ? `${writeNumber((yearM3 * 1000) / litresPerGallon, 0)} gal`
-      : `${writeNumber(yearM3, 1)} m³`;
+      ? `${reader.number((yearM3 * 1000) / litresPerGallon, 0)} gal`
+      : `${reader.number(yearM3, 1)} m³`;
   return [
-    ['Water it can make, today', say('dailyVolume', today.productionLPerDay, 0)],
+    ['Water it can make, today', reader.say('dailyVolume', today.productionLPerDay, 0)],
     [
       'Water it can make, coldest weeks, worn membrane',
-      worst ? say('dailyVolume', worst.productionLPerDay, 0) : '–',
+      worst ? reader.say('dailyVolume', worst.productionLPerDay, 0) : '–',
     ],
     [
       'Dissolved solids left',
-      `${say('tds', today.productTdsMgL)} of ${say('tds', today.water.tdsMgL)}`,
+      `${reader.say('tds', today.productTdsMgL)} of ${reader.say('tds', today.water.tdsMgL)}`,
     ],
-    ['Held back', writePercent(today.rejection, 0)],
-    ['A glass', `${writeNumber(today.secondsPerGlass, 0)} seconds`],
+    ['Held back', reader.percent(today.rejection, 0)],
+    ['A glass', `${reader.number(today.secondsPerGlass, 0)} seconds`],
     [
       'To refill an empty tank',
       today.fill?.shutsOff
-        ? writeMinutes(today.fill.fillTimeMin)
+        ? reader.minutes(today.fill.fillTimeMin)
         : today.fill
           ? 'never'
           : 'no tank',
@@ -255,29 +245,30 @@ function pricesOf(
   document: JobDocument,
   brief: JobBrief,
   settings: FirmSettings,
-  money: Intl.NumberFormat,
+  reader: Reader,
 ): Pick<Proposal, 'prices' | 'totals' | 'unpriced'> {
   const { parts: lines } = plumbingOf(document, document.system!.design, brief);
+  const { money } = reader;
   const { installationPrice, taxShare } = { ...usualPrices, ...definedPrices(settings) };
   const net = lines.reduce((sum, line) => sum + (line.price ?? 0), installationPrice);
   return {
     prices: [
       ...lines.map(({ name, quantity, unit, price }) => ({
         name,
-        quantity: unit === 'm' ? `${writeNumber(quantity, 1)} m` : String(quantity),
-        price: price === null ? 'on request' : money.format(price),
+        quantity: unit === 'm' ? `${reader.number(quantity, 1)} m` : String(quantity),
+        price: price === null ? 'on request' : money(price, 2),
       })),
       {
         name: 'Installation, flushing, verification and handing over',
         quantity: '1',
-        price: money.format(installationPrice),
+        price: money(installationPrice, 2),
       },
     ],
     totals: {
-      net: money.format(net),
-      taxLabel: `Tax, ${writePercent(taxShare, taxShare * 100 === Math.round(taxShare * 100) ? 0 : 1)}`,
-      tax: money.format(net * taxShare),
-      gross: money.format(net * (1 + taxShare)),
+      net: money(net, 2),
+      taxLabel: `Tax, ${reader.percent(taxShare, taxShare * 100 === Math.round(taxShare * 100) ? 0 : 1)}`,
+      tax: money(net * taxShare, 2),
+      gross: money(net * (1 + taxShare), 2),
     },
     unpriced: lines.filter(({ price }) => price === null).map(({ name }) => name),
   };

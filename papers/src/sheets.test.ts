@@ -21,6 +21,7 @@ import {
   cautionWords,
   toolNames,
   stepParts,
+  readerOf,
   workWords,
 } from '@katharos/words';
 
@@ -123,7 +124,7 @@ describe.each(kinds)('the sheet of %s', (...kind) => {
 
   test.each(['metric', 'us'] as const)('is in whole sentences in %s', (units) => {
     for (const step of steps) {
-      const { title, instruction, proof } = workWords(step, units);
+      const { title, instruction, proof } = workWords(step, readerOf({ units }));
       expect(title).toMatch(/^[A-Z]/);
       for (const sentence of [instruction, proof]) {
         expect(sentence).toMatch(/^[A-Z0-9].*[.!]$/s);
@@ -174,8 +175,8 @@ describe('words', () => {
 
   test('of holes are in the reader’s units', () => {
     const hole = steps.find(({ code }) => code === 'drill-drain') as WorkStep;
-    expect(workWords(hole, 'metric').title).toContain('6 mm');
-    expect(workWords(hole, 'us').title).toContain('0.24 in');
+    expect(workWords(hole, readerOf({ units: 'metric' })).title).toContain('6 mm');
+    expect(workWords(hole, readerOf({ units: 'us' })).title).toContain('0.24 in');
   });
 
   test('exist for tools, cautions and remarks, and say where codes come first', () => {

@@ -6,7 +6,7 @@ import type {
   Shortfall,
   SurveyKey,
 } from '@katharos/core';
-import { type Say, writeMinutes, writeNumber, writePercent } from './amounts.ts';
+import type { Reader } from './reader.ts';
 import { branchNames } from './parts.ts';
 
 /** Sentences for decisions. The core gives a code and numbers; the words, in the reader's units, are made here. */
@@ -38,98 +38,102 @@ const waterFaults: Record<PretreatmentKey, string> = {
 };
 
 /** Months as people say them. */
-const months = (count: number): string =>
+const months = (count: number, reader: Reader): string =>
   count >= 60
     ? 'more than five years'
     : count >= 24
-      ? `${writeNumber(count / 12, 1)} years`
-      : `${writeNumber(count, count < 3 ? 1 : 0)} months`;
+      ? `${reader.number(count / 12, 1)} years`
+      : `${reader.number(count, count < 3 ? 1 : 0)} months`;
 
 /** Chlorine or chloramine as read, or as taken for the lack of a reading. */
-const residual = ({ residualMgL, assumed }: DecisionData<'carbon-by-litres'>, say: Say): string =>
-  `${say('concentration', residualMgL, 1)}${assumed ? ' (assumed; a strip would tell)' : ''}`;
+const residual = (
+  { residualMgL, assumed }: DecisionData<'carbon-by-litres'>,
+  reader: Reader,
+): string =>
+  `${reader.say('concentration', residualMgL, 1)}${assumed ? ' (assumed; a strip would tell)' : ''}`;
 
-const sentences: { [C in DecisionCode]: (d: DecisionData<C>, say: Say) => string } = {
-  'booster-built-in': (d, say) =>
-    `A tankless unit makes water only while the tap is open and carries its own pump. From ${say('pressure', d.supplyBar)} it would be far too slow without.`,
-  'booster-not-needed': (d, say) =>
-    `${say('pressure', d.supplyBar)} makes ${say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${say('dailyVolume', d.neededLPerDay)} are asked for. A pump would add ${say('dailyVolume', d.withLPerDay - d.withoutLPerDay)} that nobody drinks.`,
-  'booster-permeate-pump': (d, say) =>
-    `No booster: ${say('pressure', d.supplyBar)} makes ${say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${say('dailyVolume', d.neededLPerDay)} are asked for. A permeate pump, driven by the drain water and without power, keeps the tank's pressure off the membrane: ${say('volume', d.drainPerProduct, 1)} to drain for ${say('volume', 1, 1)} of product instead of ${say('volume', d.plainDrainPerProduct, 1)}.`,
-  'booster-customary': (d, say) =>
-    `Custom boosts a supply below ${say('pressure', d.lowSupplyBar)}; this one falls to ${say('pressure', d.supplyBar)}. By the numbers it does without: ${say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${say('dailyVolume', d.neededLPerDay)} are asked for. A pump would make it ${say('dailyVolume', d.withLPerDay)} and fill the tank sooner.`,
-  'booster-would-help': (d, say) =>
-    `At ${say('pressure', d.supplyBar)} the worst case gives ${say('dailyVolume', d.withoutLPerDay)} where ${say('dailyVolume', d.neededLPerDay)} are asked for. With a pump it would be ${say('dailyVolume', d.withLPerDay)}.`,
-  'booster-needs-outlet': (d, say) =>
-    `At ${say('pressure', d.supplyBar)} the worst case gives ${say('dailyVolume', d.withoutLPerDay)} where ${say('dailyVolume', d.neededLPerDay)} are asked for, and there is no outlet for a pump. A licensed electrician can add one.`,
-  'booster-nothing-without': (d, say) =>
-    `${say('pressure', d.supplyBar)} does not overcome this water’s osmotic pressure of ${say('pressure', d.osmoticBar)} with a tank behind the membrane. Without a pump it makes nothing; with it, ${say('dailyVolume', d.withLPerDay)}.`,
-  'booster-shuts-off-only-with': (d, say) =>
-    `At ${say('pressure', d.supplyBar)} production stalls before the shut-off valve can close, so the unit would run to drain day and night. The pump’s switch stops it.`,
-  'booster-too-little-without': (d, say) =>
-    `Without a pump the worst case gives ${say('dailyVolume', d.withoutLPerDay)}, and ${say('dailyVolume', d.neededLPerDay)} are asked for. With it: ${say('dailyVolume', d.withLPerDay)} for ${d.powerW} W while it runs.`,
-  'booster-low-supply': (d, say) =>
-    `The supply falls to ${say('pressure', d.supplyBar)}, and custom boosts anything below ${say('pressure', d.lowSupplyBar)}. By the numbers it would just do without: ${say('dailyVolume', d.withoutLPerDay)} in the worst case, ${say('dailyVolume', d.withLPerDay)} with, for ${d.powerW} W while it runs.`,
-  'booster-saves-water': (d, say) =>
-    `It would run without (${say('dailyVolume', d.withoutLPerDay)} in the worst case), but over five years the pump costs less than the drain water it saves.`,
-  'booster-by-choice': (d, say) =>
-    `It would run without (${say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${say('dailyVolume', d.neededLPerDay)} are asked for). The pump is a choice: ${say('dailyVolume', d.withLPerDay)} and a tank that fills sooner, for ${d.powerW} W while it runs.`,
+const sentences: { [C in DecisionCode]: (d: DecisionData<C>, reader: Reader) => string } = {
+  'booster-built-in': (d, reader) =>
+    `A tankless unit makes water only while the tap is open and carries its own pump. From ${reader.say('pressure', d.supplyBar)} it would be far too slow without.`,
+  'booster-not-needed': (d, reader) =>
+    `${reader.say('pressure', d.supplyBar)} makes ${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${reader.say('dailyVolume', d.neededLPerDay)} are asked for. A pump would add ${reader.say('dailyVolume', d.withLPerDay - d.withoutLPerDay)} that nobody drinks.`,
+  'booster-permeate-pump': (d, reader) =>
+    `No booster: ${reader.say('pressure', d.supplyBar)} makes ${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case, and ${reader.say('dailyVolume', d.neededLPerDay)} are asked for. A permeate pump, driven by the drain water and without power, keeps the tank's pressure off the membrane: ${reader.say('volume', d.drainPerProduct, 1)} to drain for ${reader.say('volume', 1, 1)} of product instead of ${reader.say('volume', d.plainDrainPerProduct, 1)}.`,
+  'booster-customary': (d, reader) =>
+    `Custom boosts a supply below ${reader.say('pressure', d.lowSupplyBar)}; this one falls to ${reader.say('pressure', d.supplyBar)}. By the numbers it does without: ${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${reader.say('dailyVolume', d.neededLPerDay)} are asked for. A pump would make it ${reader.say('dailyVolume', d.withLPerDay)} and fill the tank sooner.`,
+  'booster-would-help': (d, reader) =>
+    `At ${reader.say('pressure', d.supplyBar)} the worst case gives ${reader.say('dailyVolume', d.withoutLPerDay)} where ${reader.say('dailyVolume', d.neededLPerDay)} are asked for. With a pump it would be ${reader.say('dailyVolume', d.withLPerDay)}.`,
+  'booster-needs-outlet': (d, reader) =>
+    `At ${reader.say('pressure', d.supplyBar)} the worst case gives ${reader.say('dailyVolume', d.withoutLPerDay)} where ${reader.say('dailyVolume', d.neededLPerDay)} are asked for, and there is no outlet for a pump. A licensed electrician can add one.`,
+  'booster-nothing-without': (d, reader) =>
+    `${reader.say('pressure', d.supplyBar)} does not overcome this water’s osmotic pressure of ${reader.say('pressure', d.osmoticBar)} with a tank behind the membrane. Without a pump it makes nothing; with it, ${reader.say('dailyVolume', d.withLPerDay)}.`,
+  'booster-shuts-off-only-with': (d, reader) =>
+    `At ${reader.say('pressure', d.supplyBar)} production stalls before the shut-off valve can close, so the unit would run to drain day and night. The pump’s switch stops it.`,
+  'booster-too-little-without': (d, reader) =>
+    `Without a pump the worst case gives ${reader.say('dailyVolume', d.withoutLPerDay)}, and ${reader.say('dailyVolume', d.neededLPerDay)} are asked for. With it: ${reader.say('dailyVolume', d.withLPerDay)} for ${d.powerW} W while it runs.`,
+  'booster-low-supply': (d, reader) =>
+    `The supply falls to ${reader.say('pressure', d.supplyBar)}, and custom boosts anything below ${reader.say('pressure', d.lowSupplyBar)}. By the numbers it would just do without: ${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case, ${reader.say('dailyVolume', d.withLPerDay)} with, for ${d.powerW} W while it runs.`,
+  'booster-saves-water': (d, reader) =>
+    `It would run without (${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case), but over five years the pump costs less than the drain water it saves.`,
+  'booster-by-choice': (d, reader) =>
+    `It would run without (${reader.say('dailyVolume', d.withoutLPerDay)} in the worst case, where ${reader.say('dailyVolume', d.neededLPerDay)} are asked for). The pump is a choice: ${reader.say('dailyVolume', d.withLPerDay)} and a tank that fills sooner, for ${d.powerW} W while it runs.`,
   'shut-off-by-the-tap': () => 'No tank to fill: the unit starts and stops with the tap.',
-  'shut-off-never-closes': (d, say) =>
-    `The valve would close at ${say('pressure', d.closesBar)} in the tank, but production stalls at ${say('pressure', d.stallBar)}. It never shuts off and runs to drain for ever.`,
-  'shut-off-by-switch': (d, say) =>
-    `The pump’s switch stops production at ${say('pressure', d.closesBar)} in the tank, ${writeMinutes(d.worstHours * 60)} after it was emptied in the worst case.`,
-  'shut-off-closes': (d, say) =>
-    `The valve closes at ${say('pressure', d.closesBar)} in the tank, ${writeMinutes(d.worstHours * 60)} after it was emptied in the worst case, with ${say('pressure', d.supplyBar)} on the line.`,
+  'shut-off-never-closes': (d, reader) =>
+    `The valve would close at ${reader.say('pressure', d.closesBar)} in the tank, but production stalls at ${reader.say('pressure', d.stallBar)}. It never shuts off and runs to drain for ever.`,
+  'shut-off-by-switch': (d, reader) =>
+    `The pump’s switch stops production at ${reader.say('pressure', d.closesBar)} in the tank, ${reader.minutes(d.worstHours * 60)} after it was emptied in the worst case.`,
+  'shut-off-closes': (d, reader) =>
+    `The valve closes at ${reader.say('pressure', d.closesBar)} in the tank, ${reader.minutes(d.worstHours * 60)} after it was emptied in the worst case, with ${reader.say('pressure', d.supplyBar)} on the line.`,
   'minerals-unknown': () => 'Nothing can be said while the system cannot run.',
-  'minerals-would-lift': (d) =>
-    `The product’s pH of ${writeNumber(d.productPh, 1)} lies below ${writeNumber(d.leastPh, 1)}: flat to the taste. The catalogue or the layout holds no mineral cartridge for it.`,
-  'minerals-not-needed': (d) =>
-    `The product’s pH of ${writeNumber(d.productPh, 1)} is at or above ${writeNumber(d.leastPh, 1)}; carbon dioxide is low in this feed.`,
+  'minerals-would-lift': (d, reader) =>
+    `The product’s pH of ${reader.number(d.productPh, 1)} lies below ${reader.number(d.leastPh, 1)}: flat to the taste. The catalogue or the layout holds no mineral cartridge for it.`,
+  'minerals-not-needed': (d, reader) =>
+    `The product’s pH of ${reader.number(d.productPh, 1)} is at or above ${reader.number(d.leastPh, 1)}; carbon dioxide is low in this feed.`,
   'minerals-add-nothing': () =>
     'This water is saturated with calcite already; a bed would add nothing.',
-  'minerals-before-tank': (d, say) =>
-    `The product is acid (pH ${writeNumber(d.productPh, 1)}), because carbon dioxide passes the membrane. Ahead of the tank the bed sees the slow production flow and works: pH ${writeNumber(d.phAfter, 1)}, TDS from ${say('tds', d.tdsBefore)} up to ${say('tds', d.tdsAfter)}, hardness ${say('hardness', d.hardnessAfter)}. Behind the tank it would mostly not.`,
-  'minerals-too-alkaline': (d, say) =>
-    `The bed brings the product from pH ${writeNumber(d.productPh, 1)} to ${writeNumber(d.phAfter, 1)} and TDS from ${say('tds', d.tdsBefore)} to ${say('tds', d.tdsAfter)}. Above pH 9 it may taste of soap: a smaller bed, or one behind the tank, gives less.`,
-  'minerals-after-tank': (d, say) =>
-    `Behind the tank the bed sees the fast tap flow: pH ${writeNumber(d.phAfter, 1)}, TDS ${say('tds', d.tdsAfter)} while running; water that stands in it overnight comes out stronger.`,
-  'minerals-in-line': (d, say) =>
-    `The product is acid (pH ${writeNumber(d.productPh, 1)}). A tankless unit pushes its whole flow through the bed at once, so it adds little: pH ${writeNumber(d.phAfter, 1)}, TDS from ${say('tds', d.tdsBefore)} up to ${say('tds', d.tdsAfter)}. Water that stood in it overnight comes out stronger.`,
-  'regulator-needed': (d, say) =>
-    `The line can reach ${say('pressure', d.highestSupplyBar)}. Above ${say('pressure', d.highSupplyBar)} housings and fittings are at risk: fit a regulator.`,
-  'regulator-two-schools': (d, say) =>
-    `The line can reach ${say('pressure', d.highestSupplyBar)}. One school regulates only above ${say('pressure', d.highSupplyBar)}; the stricter sets ${say('pressure', d.strictSupplyBar)} as the most for plastic housings. Yours to choose; a limiting valve guards against spikes either way.`,
-  'regulator-not-needed': (d, say) =>
-    `The highest pressure, ${say('pressure', d.highestSupplyBar)}, is within what both schools accept (${say('pressure', d.strictSupplyBar)}).`,
-  'scaling-soften-or-accept': (d, say) =>
-    `At ${writePercent(d.recovery)} recovery the concentrate’s saturation index is ${writeNumber(d.lsi, 1)} with ${say('hardness', d.hardnessMgL)} of hardness. Soften the feed, or choose a larger restrictor, or accept an early membrane.`,
-  'scaling-slow': (d) =>
-    `The concentrate’s saturation index is ${writeNumber(d.lsi, 1)}: some scale in time, slowed by the flow past the membrane.`,
-  'scaling-none': (d) => `The concentrate stays below saturation (index ${writeNumber(d.lsi, 1)}).`,
+  'minerals-before-tank': (d, reader) =>
+    `The product is acid (pH ${reader.number(d.productPh, 1)}), because carbon dioxide passes the membrane. Ahead of the tank the bed sees the slow production flow and works: pH ${reader.number(d.phAfter, 1)}, TDS from ${reader.say('tds', d.tdsBefore)} up to ${reader.say('tds', d.tdsAfter)}, hardness ${reader.say('hardness', d.hardnessAfter)}. Behind the tank it would mostly not.`,
+  'minerals-too-alkaline': (d, reader) =>
+    `The bed brings the product from pH ${reader.number(d.productPh, 1)} to ${reader.number(d.phAfter, 1)} and TDS from ${reader.say('tds', d.tdsBefore)} to ${reader.say('tds', d.tdsAfter)}. Above pH 9 it may taste of soap: a smaller bed, or one behind the tank, gives less.`,
+  'minerals-after-tank': (d, reader) =>
+    `Behind the tank the bed sees the fast tap flow: pH ${reader.number(d.phAfter, 1)}, TDS ${reader.say('tds', d.tdsAfter)} while running; water that stands in it overnight comes out stronger.`,
+  'minerals-in-line': (d, reader) =>
+    `The product is acid (pH ${reader.number(d.productPh, 1)}). A tankless unit pushes its whole flow through the bed at once, so it adds little: pH ${reader.number(d.phAfter, 1)}, TDS from ${reader.say('tds', d.tdsBefore)} up to ${reader.say('tds', d.tdsAfter)}. Water that stood in it overnight comes out stronger.`,
+  'regulator-needed': (d, reader) =>
+    `The line can reach ${reader.say('pressure', d.highestSupplyBar)}. Above ${reader.say('pressure', d.highSupplyBar)} housings and fittings are at risk: fit a regulator.`,
+  'regulator-two-schools': (d, reader) =>
+    `The line can reach ${reader.say('pressure', d.highestSupplyBar)}. One school regulates only above ${reader.say('pressure', d.highSupplyBar)}; the stricter sets ${reader.say('pressure', d.strictSupplyBar)} as the most for plastic housings. Yours to choose; a limiting valve guards against spikes either way.`,
+  'regulator-not-needed': (d, reader) =>
+    `The highest pressure, ${reader.say('pressure', d.highestSupplyBar)}, is within what both schools accept (${reader.say('pressure', d.strictSupplyBar)}).`,
+  'scaling-soften-or-accept': (d, reader) =>
+    `At ${reader.percent(d.recovery)} recovery the concentrate’s saturation index is ${reader.number(d.lsi, 1)} with ${reader.say('hardness', d.hardnessMgL)} of hardness. Soften the feed, or choose a larger restrictor, or accept an early membrane.`,
+  'scaling-slow': (d, reader) =>
+    `The concentrate’s saturation index is ${reader.number(d.lsi, 1)}: some scale in time, slowed by the flow past the membrane.`,
+  'scaling-none': (d, reader) =>
+    `The concentrate stays below saturation (index ${reader.number(d.lsi, 1)}).`,
   'pretreatment-needed': (d) =>
     `The feed is over the limit of a membrane in ${d.over.map((key) => waterFaults[key]).join(' and ')}. No cartridge of the unit takes that out for long: treat the whole supply first (oxidation and filtration, or what the firm uses), or expect to change sediment and membrane early.`,
   'pretreatment-not-needed': () =>
     'What was read of iron, manganese, hydrogen sulfide and turbidity lies within what a membrane bears.',
   'pretreatment-not-read': () =>
     'Iron, manganese, hydrogen sulfide and turbidity were not read. Mains are usually free of them; a well should be tested before a membrane is put on it.',
-  'carbon-for-taste': (d, say) =>
-    `No disinfectant to take out. The carbon ahead of the membrane works for taste and is changed by the calendar, at ${d.calendarMonths} months; about ${say('volume', d.feedLPerDay, 0)} of feed pass it a day.`,
-  'carbon-catalytic': (d, say) =>
-    `Chloramine, ${residual(d, say)}: catalytic carbon first. By its capacity it lasts ${months(d.months)} for the ${say('volume', d.feedLPerDay, 0)} of feed that this household runs through it a day, drain water included; the calendar says ${d.calendarMonths} months. The earlier of the two counts.`,
-  'carbon-too-weak-for-chloramine': (d, say) =>
-    `Chloramine, ${residual(d, say)}, and only carbon block ahead of the membrane: it would let it through after ${months(d.months)}. Choose catalytic carbon.`,
-  'carbon-by-litres': (d, say) =>
-    `Chlorine, ${residual(d, say)}. For the ${say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon is spent after ${months(d.months)}, before the calendar's ${d.calendarMonths}: change it then, or test for chlorine behind it.`,
-  'carbon-by-calendar': (d, say) =>
-    `Chlorine, ${residual(d, say)}. For the ${say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon would last ${months(d.months)}; the calendar changes it at ${d.calendarMonths}, before it clogs or grows germs.`,
+  'carbon-for-taste': (d, reader) =>
+    `No disinfectant to take out. The carbon ahead of the membrane works for taste and is changed by the calendar, at ${d.calendarMonths} months; about ${reader.say('volume', d.feedLPerDay, 0)} of feed pass it a day.`,
+  'carbon-catalytic': (d, reader) =>
+    `Chloramine, ${residual(d, reader)}: catalytic carbon first. By its capacity it lasts ${months(d.months, reader)} for the ${reader.say('volume', d.feedLPerDay, 0)} of feed that this household runs through it a day, drain water included; the calendar says ${d.calendarMonths} months. The earlier of the two counts.`,
+  'carbon-too-weak-for-chloramine': (d, reader) =>
+    `Chloramine, ${residual(d, reader)}, and only carbon block ahead of the membrane: it would let it through after ${months(d.months, reader)}. Choose catalytic carbon.`,
+  'carbon-by-litres': (d, reader) =>
+    `Chlorine, ${residual(d, reader)}. For the ${reader.say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon is spent after ${months(d.months, reader)}, before the calendar's ${d.calendarMonths}: change it then, or test for chlorine behind it.`,
+  'carbon-by-calendar': (d, reader) =>
+    `Chlorine, ${residual(d, reader)}. For the ${reader.say('volume', d.feedLPerDay, 0)} of feed a day, drain water included, the carbon would last ${months(d.months, reader)}; the calendar changes it at ${d.calendarMonths}, before it clogs or grows germs.`,
   'restrictor-unknown': () => 'Nothing can be said while the system cannot run.',
-  'restrictor-balanced': (d, say) =>
-    `${writePercent(d.recovery)} recovery while running and ${say('volume', d.drainPerProduct, 1)} to drain for ${say('volume', 1, 1)} of product over a fill. Concentrate at saturation index ${writeNumber(d.lsi, 1)}. A tighter one saves water and scales sooner, a wider one the other way.`,
-  'restrictor-too-tight': (d) =>
-    `${writePercent(d.recovery)} recovery is more than the ${writePercent(d.mostRecovery)} that one element bears for long: salt piles up at the membrane. Take a wider one.`,
-  'restrictor-too-wide': (d, say) =>
-    `${say('volume', d.drainPerProduct, 1)} go to drain for ${say('volume', 1, 1)} of product. A tighter one would save water.`,
+  'restrictor-balanced': (d, reader) =>
+    `${reader.percent(d.recovery)} recovery while running and ${reader.say('volume', d.drainPerProduct, 1)} to drain for ${reader.say('volume', 1, 1)} of product over a fill. Concentrate at saturation index ${reader.number(d.lsi, 1)}. A tighter one saves water and scales sooner, a wider one the other way.`,
+  'restrictor-too-tight': (d, reader) =>
+    `${reader.percent(d.recovery)} recovery is more than the ${reader.percent(d.mostRecovery)} that one element bears for long: salt piles up at the membrane. Take a wider one.`,
+  'restrictor-too-wide': (d, reader) =>
+    `${reader.say('volume', d.drainPerProduct, 1)} go to drain for ${reader.say('volume', 1, 1)} of product. A tighter one would save water.`,
   'leak-stop-fitted': () =>
     'Fitted: it costs little beside a wet floor. It stands dry and flat under the unit, the feed runs through it, and its pad is replaced after every wetting.',
   'leak-stop-left-out': () =>
@@ -142,43 +146,43 @@ const sentences: { [C in DecisionCode]: (d: DecisionData<C>, say: Say) => string
     'Water from a bladder tank without a last carbon tastes of the tank after standing.',
   'post-filter-left-out': () =>
     'No tank whose taste would have to be taken out; the line to the tap stays quicker without.',
-  'refrigerator-without-tank': (d, say) =>
-    `${branchNames[d.kind]} opens its valve on ${say('pressure', d.neededBar)}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
-  'refrigerator-enough': (d, say) =>
-    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)} while it draws; ${say('pressure', d.drawnBar)} reach it with the tank half drawn in the worst case. A filter of its own comes out: it would only cost pressure.`,
-  'refrigerator-only-when-full': (d, say) =>
-    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)}; ${say('pressure', d.fullBar)} reach it from a full tank, but only ${say('pressure', d.drawnBar)} from one half drawn. It will fill slowly, or stop, after a meal. Take a filter of its own out, or boost.`,
-  'refrigerator-too-weak': (d, say) =>
-    `${branchNames[d.kind]} wants ${say('pressure', d.neededBar)} and would never see more than ${say('pressure', d.fullBar)}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
-  'lamp-by-choice': (d, say) =>
-    `The supply is not said to be unsafe; the lamp is a choice. It gives ${writeNumber(d.doseMjCm2, 0)} mJ/cm² at ${say('flow', d.flowLPerH)}.`,
+  'refrigerator-without-tank': (d, reader) =>
+    `${branchNames[d.kind]} opens its valve on ${reader.say('pressure', d.neededBar)}, and a tankless unit has no pressure standing by. Ask for a unit with a small tank, or leave the branch out.`,
+  'refrigerator-enough': (d, reader) =>
+    `${branchNames[d.kind]} wants ${reader.say('pressure', d.neededBar)} while it draws; ${reader.say('pressure', d.drawnBar)} reach it with the tank half drawn in the worst case. A filter of its own comes out: it would only cost pressure.`,
+  'refrigerator-only-when-full': (d, reader) =>
+    `${branchNames[d.kind]} wants ${reader.say('pressure', d.neededBar)}; ${reader.say('pressure', d.fullBar)} reach it from a full tank, but only ${reader.say('pressure', d.drawnBar)} from one half drawn. It will fill slowly, or stop, after a meal. Take a filter of its own out, or boost.`,
+  'refrigerator-too-weak': (d, reader) =>
+    `${branchNames[d.kind]} wants ${reader.say('pressure', d.neededBar)} and would never see more than ${reader.say('pressure', d.fullBar)}. It needs a pump with a higher cut-out, or a pump of its own behind the tank.`,
+  'lamp-by-choice': (d, reader) =>
+    `The supply is not said to be unsafe; the lamp is a choice. It gives ${reader.number(d.doseMjCm2, 0)} mJ/cm² at ${reader.say('flow', d.flowLPerH)}.`,
   'lamp-left-out': () =>
     'The water is not safe as it comes, and there is no lamp in this system. A membrane is no disinfection barrier: do not hand it over for drinking without licensed treatment and a laboratory test.',
-  'lamp-feed-not-clear': (d, say) =>
-    `The water is not safe as it comes, and what would reach the lamp is not clear enough for it: hardness ${say('hardness', d.hardnessMgL)}, or iron or manganese over 0.05 mg/L. They coat its sleeve. Treat the feed first.`,
-  'lamp-dose-too-low': (d, say) =>
-    `The water is not safe as it comes. At the tap’s ${say('flow', d.flowLPerH)} this lamp gives ${writeNumber(d.doseMjCm2, 0)} mJ/cm², where ${writeNumber(d.neededMjCm2, 0)} are wanted. Hold the flow back or take a larger lamp.`,
+  'lamp-feed-not-clear': (d, reader) =>
+    `The water is not safe as it comes, and what would reach the lamp is not clear enough for it: hardness ${reader.say('hardness', d.hardnessMgL)}, or iron or manganese over 0.05 mg/L. They coat its sleeve. Treat the feed first.`,
+  'lamp-dose-too-low': (d, reader) =>
+    `The water is not safe as it comes. At the tap’s ${reader.say('flow', d.flowLPerH)} this lamp gives ${reader.number(d.doseMjCm2, 0)} mJ/cm², where ${reader.number(d.neededMjCm2, 0)} are wanted. Hold the flow back or take a larger lamp.`,
   'lamp-not-asked': () =>
     'The supply is not said to be unsafe. A membrane is no disinfection barrier: if in doubt, have a laboratory test made.',
-  'lamp-needed': (d, say) =>
-    `The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product with ${writeNumber(d.doseMjCm2, 0)} mJ/cm² at the tap’s ${say('flow', d.flowLPerH)} (${writeNumber(d.neededMjCm2, 0)} wanted), and a laboratory test must show that it does.`,
+  'lamp-needed': (d, reader) =>
+    `The water is not safe as it comes. A membrane is no disinfection barrier: the lamp treats the product with ${reader.number(d.doseMjCm2, 0)} mJ/cm² at the tap’s ${reader.say('flow', d.flowLPerH)} (${reader.number(d.neededMjCm2, 0)} wanted), and a laboratory test must show that it does.`,
   'lamp-needs-outlet': () =>
     'The water is not safe as it comes and there is no outlet for a lamp. Do not hand this system over for drinking without licensed treatment and a laboratory test.',
 };
 
 /** Where the chosen pump works on its curve; nothing where there is none. */
-function pumpSentence(decision: Decision, say: Say): string {
+function pumpSentence(decision: Decision, reader: Reader): string {
   if (decision.topic !== 'booster' || Number.isNaN(decision.data.pumpFlowLPerH)) return '';
   const { tankless, cutoutBar, pumpFlowLPerH, pumpBoostBar, membraneBar } = decision.data;
-  const stops = tankless ? '' : `; its switch stops it at ${say('pressure', cutoutBar)}`;
-  return `On its curve it works at ${say('flow', pumpFlowLPerH)}, where it can add ${say('pressure', pumpBoostBar)}: ${say('pressure', membraneBar)} at the membrane${stops}.`;
+  const stops = tankless ? '' : `; its switch stops it at ${reader.say('pressure', cutoutBar)}`;
+  return `On its curve it works at ${reader.say('flow', pumpFlowLPerH)}, where it can add ${reader.say('pressure', pumpBoostBar)}: ${reader.say('pressure', membraneBar)} at the membrane${stops}.`;
 }
 
 /** A decision's reason in the reader's units. */
-export function decisionSentence(decision: Decision, say: Say): string {
+export function decisionSentence(decision: Decision, reader: Reader): string {
   // The table pairs each code with its own data, which the compiler cannot follow through a look-up by a code that is not yet known.
-  const write = sentences[decision.code] as (data: Decision['data'], say: Say) => string;
-  return [write(decision.data, say), pumpSentence(decision, say)].filter(Boolean).join(' ');
+  const write = sentences[decision.code] as (data: Decision['data'], reader: Reader) => string;
+  return [write(decision.data, reader), pumpSentence(decision, reader)].filter(Boolean).join(' ');
 }
 
 const choices: Record<Decision['choice'], string> = { yes: 'Yes', no: 'No', consider: 'Consider' };

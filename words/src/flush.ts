@@ -1,5 +1,5 @@
 import type { FlushData, FlushStep, FlushStepCode } from '@katharos/core';
-import { type Say, writeMinutes } from './amounts.ts';
+import type { Reader } from './reader.ts';
 
 /** A flush step in words: what it is called, what to do, what to watch for, and what proves it done. */
 export interface FlushWords {
@@ -10,7 +10,7 @@ export interface FlushWords {
 }
 
 const writers: {
-  [C in FlushStepCode]: (d: FlushData[C], say: Say, minutes: number) => FlushWords;
+  [C in FlushStepCode]: (d: FlushData[C], reader: Reader, minutes: number) => FlushWords;
 } = {
   'crack-feed-open': () => ({
     title: 'Crack the feed open',
@@ -32,9 +32,9 @@ const writers: {
     caution: 'The membrane stays out of the circuit: carbon dust blocks it.',
     proof: 'The water in a white cup is clear.',
   }),
-  'line-flush': (d, say) => ({
+  'line-flush': (d, reader) => ({
     title: 'Run the line clear',
-    instruction: `Lamp unplugged, tap open: run the ${d.cartridges} cartridges and the reactor until clear, about ${say('volume', d.litres)}. Black or grey water at first is carbon dust.`,
+    instruction: `Lamp unplugged, tap open: run the ${d.cartridges} cartridges and the reactor until clear, about ${reader.say('volume', d.litres)}. Black or grey water at first is carbon dust.`,
     caution: 'None of this water is drunk: the lamp is not lit yet.',
     proof: 'The water in a white cup is clear.',
   }),
@@ -46,15 +46,15 @@ const writers: {
     caution: 'Stay at the valve. Close it at the first drip. The lamp is still unplugged.',
     proof: 'Unions and reactor are dry.',
   }),
-  'lamp-fill': (d, say) => ({
+  'lamp-fill': (d, reader) => ({
     title: 'Fill the reactor',
-    instruction: `Lamp unplugged, tap open, until the stream runs without air: about ${say('volume', d.litres)}.`,
+    instruction: `Lamp unplugged, tap open, until the stream runs without air: about ${reader.say('volume', d.litres)}.`,
     caution: 'None of this water is drunk: the lamp is not lit yet.',
     proof: 'The stream is steady and no bubble is heard in the reactor.',
   }),
-  'mesh-check': (d, say) => ({
+  'mesh-check': (d, reader) => ({
     title: 'Compare the flow',
-    instruction: `Measure the flow by jug and stopwatch; before the lamp it was ${say('flow', d.flowLPerH)}. Much less means that swarf lies on the mesh at the reactor’s inlet: shut off, take the tube off, rinse the mesh backwards, and fill again.`,
+    instruction: `Measure the flow by jug and stopwatch; before the lamp it was ${reader.say('flow', d.flowLPerH)}. Much less means that swarf lies on the mesh at the reactor’s inlet: shut off, take the tube off, rinse the mesh backwards, and fill again.`,
     caution: null,
     proof: 'The flow is near what it was.',
   }),
@@ -65,9 +65,9 @@ const writers: {
     caution: 'Clean hands or gloves; touch the ends only. Prove the supply off by the open tap.',
     proof: 'The cap is home and the tube does not pull out.',
   }),
-  'membrane-rinse': (d, say) => ({
+  'membrane-rinse': (d, reader) => ({
     title: 'Rinse the membrane',
-    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${say('volume', d.litres)} in this time.`,
+    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${reader.say('volume', d.litres)} in this time.`,
     caution: 'None of this water is drunk.',
     proof: 'Water runs from the tap and from the drain line.',
   }),
@@ -77,9 +77,9 @@ const writers: {
     caution: null,
     proof: 'The tank’s line fills; the drain runs.',
   }),
-  'tank-fill': (d, say, minutes) => ({
+  'tank-fill': (d, reader, minutes) => ({
     title: `Tank fill ${d.cycle} of ${d.cycles}`,
-    instruction: `The tank takes ${say('volume', d.litres)} in about ${writeMinutes(minutes)} at today’s water, and ${say('volume', d.drainLitres)} go to drain. Nobody has to stand by.`,
+    instruction: `The tank takes ${reader.say('volume', d.litres)} in about ${reader.minutes(minutes)} at today’s water, and ${reader.say('volume', d.drainLitres)} go to drain. Nobody has to stand by.`,
     caution: 'Look once for leaks after the first quarter of an hour.',
     proof: 'The drain has stopped by itself.',
   }),
@@ -90,9 +90,9 @@ const writers: {
     caution: 'None of this water is drunk: it carries the preservative.',
     proof: 'The stream has fallen to a trickle.',
   }),
-  'run-open-tap': (d, say) => ({
+  'run-open-tap': (d, reader) => ({
     title: 'Run at the open tap',
-    instruction: `Let the unit run with the tap fully open: about ${say('volume', d.litres)} of product in this time.`,
+    instruction: `Let the unit run with the tap fully open: about ${reader.say('volume', d.litres)} of product in this time.`,
     caution: 'None of this water is drunk.',
     proof: 'The stream is steady and without air.',
   }),
@@ -102,9 +102,9 @@ const writers: {
     caution: 'Never look at a lit lamp, never touch its glass. Unplug before opening.',
     proof: 'The signal shows that it burns.',
   }),
-  'dispenser-rinse': (d, say) => ({
+  'dispenser-rinse': (d, reader) => ({
     title: 'Rinse the dispenser’s tanks',
-    instruction: `Heater switched off: let both tanks fill, then run them out ${d.times} times, cold and hot outlet in turn, about ${say('volume', d.litres)} in all; what stays in the hot one leaves by its drain plug.`,
+    instruction: `Heater switched off: let both tanks fill, then run them out ${d.times} times, cold and hot outlet in turn, about ${reader.say('volume', d.litres)} in all; what stays in the hot one leaves by its drain plug.`,
     caution: 'None of this water is drunk, and the heater stays off: dry it burns out.',
     proof: 'Both outlets run clear and without air.',
   }),
@@ -125,12 +125,12 @@ const writers: {
 };
 
 /** A step in words and in the reader's units. */
-export function flushWords(step: FlushStep, say: Say): FlushWords {
+export function flushWords(step: FlushStep, reader: Reader): FlushWords {
   // Each code is paired with its own data in the table; see `decisionSentence`.
   const write = writers[step.code] as (
     data: FlushStep['data'],
-    say: Say,
+    reader: Reader,
     minutes: number,
   ) => FlushWords;
-  return write(step.data, say, step.minutes ?? 0);
+  return write(step.data, reader, step.minutes ?? 0);
 }

@@ -1,4 +1,4 @@
-export * from './amounts.ts';
+export * from './reader.ts';
 export * from './decisions.ts';
 export { failureHead, failureSentence } from './failures.ts';
 export * from './flush.ts';

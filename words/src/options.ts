@@ -4,7 +4,7 @@ import {
   type DecisionTopic,
   regulatorSettings,
 } from '@katharos/core';
-import type { Say } from './amounts.ts';
+import type { Reader } from './reader.ts';
 
 /** Options that stand for no part, by topic and key. */
 const plain: Partial<Record<DecisionTopic, Record<string, string>>> = {
@@ -21,11 +21,11 @@ const plain: Partial<Record<DecisionTopic, Record<string, string>>> = {
 export function optionWords(
   topic: DecisionTopic,
   { key, part }: Pick<DecisionOption, 'key' | 'part'>,
-  say: Say,
+  reader: Reader,
 ): string {
   if (topic === 'regulator') {
     return key === 'strict' || key === 'wide'
-      ? `Regulator at ${say('pressure', regulatorSettings[key])}`
+      ? `Regulator at ${reader.say('pressure', regulatorSettings[key])}`
       : 'No regulator';
   }
   const place = key.startsWith('before-tank:')

@@ -15,7 +15,7 @@ import {
   ultravioletVerdict,
 } from '@katharos/job';
 import { reading } from '../../job/src/test/plumbedJobs.ts';
-import { sayIn } from './amounts.ts';
+import { readerOf } from './reader.ts';
 import { ultravioletSentence } from './ultraviolet.ts';
 import fc from 'fast-check';
 
@@ -117,12 +117,12 @@ describe('a lamp’s verdict', () => {
 
   test('is said in whole sentences, the membrane’s share among them', () => {
     const found = { flowLPerH: 90, doseMjCm2: 85.4, rejectionAhead: 0.93, enough: true };
-    expect(ultravioletSentence(found, sayIn('metric'))).toBe(
+    expect(ultravioletSentence(found, readerOf({ units: 'metric' }))).toBe(
       'At 90.0 L/h the lamp gives 85 mJ/cm²; 40 are wanted. That is enough while the lamp is new and its sleeve clean. The membrane ahead holds back 93 % of the dissolved solids.',
     );
     const worn = ultravioletSentence(
       { ...found, doseMjCm2: 30, rejectionAhead: 0.7, enough: false },
-      sayIn('us'),
+      readerOf({ units: 'us' }),
     );
     expect(worn).toMatch(/Hold the flow back/);
     expect(worn).toMatch(/too little, mend it before the lamp is relied on\.$/);

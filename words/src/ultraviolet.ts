@@ -1,16 +1,16 @@
 import { type LampFault, rejectionGrades, ultravioletLimits } from '@katharos/core';
 import type { UltravioletVerdict } from '@katharos/job';
-import { type Say, writeNumber, writePercent } from './amounts.ts';
+import type { Reader } from './reader.ts';
 
 /** The verdict on a lamp in a sentence or two. */
 export function ultravioletSentence(
   { flowLPerH, doseMjCm2, rejectionAhead }: UltravioletVerdict,
-  say: Say,
+  reader: Reader,
 ): string {
   const { doseMjCm2: wanted } = ultravioletLimits;
   const held = doseMjCm2 >= wanted;
   const sentences = [
-    `At ${say('flow', flowLPerH)} the lamp gives ${writeNumber(doseMjCm2, 0)} mJ/cm²; ${wanted} are wanted.`,
+    `At ${reader.say('flow', flowLPerH)} the lamp gives ${reader.number(doseMjCm2, 0)} mJ/cm²; ${wanted} are wanted.`,
     held
       ? 'That is enough while the lamp is new and its sleeve clean.'
       : 'Hold the flow back, or fit a larger lamp, before anybody drinks.',
@@ -18,7 +18,7 @@ export function ultravioletSentence(
   if (rejectionAhead !== null) {
     const fails = rejectionAhead < rejectionGrades.marginal;
     sentences.push(
-      `The membrane ahead holds back ${writePercent(rejectionAhead)} of the dissolved solids${fails ? ': too little, mend it before the lamp is relied on' : ''}.`,
+      `The membrane ahead holds back ${reader.percent(rejectionAhead)} of the dissolved solids${fails ? ': too little, mend it before the lamp is relied on' : ''}.`,
     );
   }
   return sentences.join(' ');

@@ -1,5 +1,5 @@
 import type { Comparison, Verdict } from '@katharos/core';
-import { type Say, writeNumber, writePercent } from './amounts.ts';
+import type { Reader } from './reader.ts';
 
 export const gradeWords: Record<Verdict['grade'], string> = {
   good: 'Good',
@@ -8,10 +8,10 @@ export const gradeWords: Record<Verdict['grade'], string> = {
 };
 
 /** The verdict in sentences: the grade, then how it stands to what this system should do today. */
-export function verdictSentences(verdict: Verdict, say: Say): string[] {
+export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
   const { rejection, productTds } = verdict;
   const sentences = [
-    `Rejection is ${writePercent(rejection.measured, 1)}; this system in this water should show ${writePercent(rejection.expected, 1)} ± ${writeNumber(rejection.band * 100, 1)}, that is ${say('tds', productTds.expected)} ± ${say('tds', productTds.band)} of product.`,
+    `Rejection is ${reader.percent(rejection.measured, 1)}; this system in this water should show ${reader.percent(rejection.expected, 1)} ± ${reader.number(rejection.band * 100, 1)}, that is ${reader.say('tds', productTds.expected)} ± ${reader.say('tds', productTds.band)} of product.`,
   ];
   if (verdict.asExpected) {
     sentences.push(
@@ -21,7 +21,7 @@ export function verdictSentences(verdict: Verdict, say: Say): string[] {
     );
   } else {
     sentences.push(
-      `That is ${writeNumber(-rejection.sigmas, 1)} standard uncertainties below. Sample again at the membrane outlet after ten minutes of running, with a rinsed cup and the same meter, before anything is opened.`,
+      `That is ${reader.number(-rejection.sigmas, 1)} standard uncertainties below. Sample again at the membrane outlet after ten minutes of running, with a rinsed cup and the same meter, before anything is opened.`,
     );
   }
   for (const [name, comparison] of [
@@ -29,12 +29,12 @@ export function verdictSentences(verdict: Verdict, say: Say): string[] {
     ['drain', verdict.drainFlow],
   ] as const) {
     if (comparison && Math.abs(comparison.sigmas) > 2)
-      sentences.push(flowSentence(name, comparison, say));
+      sentences.push(flowSentence(name, comparison, reader));
   }
   return sentences;
 }
 
-function flowSentence(name: 'product' | 'drain', flow: Comparison, say: Say): string {
+function flowSentence(name: 'product' | 'drain', flow: Comparison, reader: Reader): string {
   const side = flow.sigmas > 0 ? 'above' : 'below';
   const look: Record<typeof name, Record<typeof side, string>> = {
     product: {
@@ -46,7 +46,7 @@ function flowSentence(name: 'product' | 'drain', flow: Comparison, say: Say): st
       below: 'Is the restrictor blocked or the drain tube pinched?',
     },
   };
-  return `The ${name} flow of ${say('flow', flow.measured)} lies ${side} the expected ${say('flow', flow.expected)} ± ${say('flow', flow.band)}. ${look[name][side]}`;
+  return `The ${name} flow of ${reader.say('flow', flow.measured)} lies ${side} the expected ${reader.say('flow', flow.expected)} ± ${reader.say('flow', flow.band)}. ${look[name][side]}`;
 }
 
 /** What a meter cannot see; stands on every certificate. */

@@ -12,18 +12,7 @@ import {
   type Verdict,
 } from '@katharos/core';
 import { archetypes } from '../../core/src/test/plumbingSamples.ts';
-import {
-  inUnits,
-  sayIn,
-  writeEntered,
-  writeCut,
-  writeMillimetres,
-  writeMinutes,
-  writeNumber,
-  writePercent,
-  writeQuantity,
-} from './amounts.ts';
-import { labelInSentence, surveyFields } from '@katharos/job';
+import { readerOf } from './reader.ts';
 import { shortfallWords } from './decisions.ts';
 import { failureSentence } from './failures.ts';
 import { flushWords } from './flush.ts';
@@ -59,6 +48,9 @@ function flushPlanOf(system: InstalledSystem): FlushStep[] {
   return flushPlan(system, today.value);
 }
 
+const metric = readerOf({ units: 'metric' });
+const us = readerOf({ units: 'us' });
+
 describe('sentences', () => {
   test('exist for every failure and end as sentences', () => {
     for (const code of failureCodes) {
@@ -77,7 +69,7 @@ describe('sentences', () => {
     const told = new Set<string>();
     for (const [name, system] of archetypes) {
       for (const step of flushPlanOf(system)) {
-        const words = flushWords(step, sayIn('metric'));
+        const words = flushWords(step, metric);
         expect(`${name}: ${Object.values(words).join(' ')}`).not.toMatch(/NaN|undefined|–/);
         expect(words.proof).toMatch(/\.$/);
         told.add(step.code);
@@ -111,19 +103,19 @@ describe('a verdict in words', () => {
   });
 
   test('says the figure, the expectation and what to do', () => {
-    const [first, second] = verdictSentences(verdictOf(0.05), sayIn('metric'));
+    const [first, second] = verdictSentences(verdictOf(0.05), metric);
     expect(first).toContain('95.0 %');
     expect(first).toContain('20 mg/L');
     expect(second).toContain('within');
-    const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), sayIn('metric'));
+    const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), metric);
     expect(poor[1]).toContain('Sample again');
-    const better = verdictSentences(verdictOf(0.01), sayIn('metric'));
+    const better = verdictSentences(verdictOf(0.01), metric);
     expect(better[1]).toContain('better than expected');
   });
 
   test('adds what a strange flow may come from, and is silent about a usual one', () => {
     const flows = { productFlow: compared(4, 8, 1), drainFlow: compared(20, 20.5, 1) };
-    const sentences = verdictSentences(verdictOf(0.05, flows), sayIn('us'));
+    const sentences = verdictSentences(verdictOf(0.05, flows), us);
     expect(sentences).toHaveLength(3);
     expect(sentences[2]).toMatch(/product flow .* below .*gpd/);
   });
@@ -138,12 +130,12 @@ describe('what is still open', () => {
   });
 
   test('names the reading that settles it, and says when none would', () => {
-    expect(openDecisionSentence(decision(0.8, 0.7))).toBe(
+    expect(openDecisionSentence(decision(0.8, 0.7), metric)).toBe(
       'By these readings no booster pump is needed in 80 % of what is possible. The lowest pressure would settle most of that.',
     );
-    expect(openDecisionSentence(decision(0.8, 0.31))).toContain('about 30 %');
-    expect(openDecisionSentence(decision(0.9))).toContain('no single reading');
-    expect(openDecisionSentence(decision(0.9, 0.08))).toContain('no single reading');
+    expect(openDecisionSentence(decision(0.8, 0.31), metric)).toContain('about 30 %');
+    expect(openDecisionSentence(decision(0.9), metric)).toContain('no single reading');
+    expect(openDecisionSentence(decision(0.9, 0.08), metric)).toContain('no single reading');
     expect([isOpen(decision(0.9)), isOpen(decision(0.99))]).toEqual([true, false]);
   });
 
@@ -154,47 +146,58 @@ describe('what is still open', () => {
       high: 90,
       narrowedBy: [{ key: 'pH' as const, share: 0.4 }],
     };
-    expect(productionBandSentence(band, sayIn('metric'))).toBe(
+    expect(productionBandSentence(band, metric)).toBe(
       'The worst case makes 40 L/day to 90 L/day, most likely about 61 L/day. The pH accounts for 40 % of that spread.',
     );
-    expect(productionBandSentence({ ...band, narrowedBy: [] }, sayIn('us'))).toContain('gpd');
+    expect(productionBandSentence({ ...band, narrowedBy: [] }, us)).toContain('gpd');
   });
 });
 
 describe('amounts', () => {
   test('are written in the reader’s units', () => {
-    expect(sayIn('metric')('pressure', 3.1)).toBe('3.10 bar');
-    expect(sayIn('us')('pressure', 3.1)).toBe('45 psi');
-    expect(sayIn('us')('temperature', 10)).toBe('50 °F');
-    expect(sayIn('metric')('pH', 6.2)).toBe('6.2');
-    expect(inUnits('us', 'dailyVolume', 283.906).text).toBe('75.0');
+    expect(metric.say('pressure', 3.1)).toBe('3.10 bar');
+    expect(us.say('pressure', 3.1)).toBe('45 psi');
+    expect(us.say('temperature', 10)).toBe('50 °F');
+    expect(metric.say('pH', 6.2)).toBe('6.2');
+    expect(us.apart('dailyVolume', 283.906).text).toBe('75.0');
   });
 
   test('never show a minus zero or a thing that is no number', () => {
-    expect(writeNumber(-0.004, 1)).toBe('0.0');
-    expect(writeNumber(NaN, 1)).toBe('–');
-    expect(writeNumber(12345.6, 0)).toBe('12,346');
-    expect(writePercent(0.9556, 1)).toBe('95.6 %');
+    expect(metric.number(-0.004, 1)).toBe('0.0');
+    expect(metric.number(NaN, 1)).toBe('–');
+    expect(metric.number(12345.6, 0)).toBe('12,346');
+    expect(metric.percent(0.9556, 1)).toBe('95.6 %');
   });
 
   test('a cut is rounded up to what a tape shows, a hole to what a bit is sold in', () => {
-    expect(writeCut('metric', 0.7)).toBe('70 cm');
-    expect(writeCut('metric', 0.701)).toBe('71 cm');
-    expect(writeCut('us', 0.7)).toBe('28 in');
+    expect(metric.cut(0.7)).toBe('70 cm');
+    expect(metric.cut(0.701)).toBe('71 cm');
+    expect(us.cut(0.7)).toBe('28 in');
     for (const metres of [0.13, 0.5, 1.204, 7.53]) {
-      expect(parseInt(writeCut('metric', metres), 10) / 100).toBeGreaterThanOrEqual(metres - 1e-9);
-      expect(parseInt(writeCut('us', metres), 10) * 0.0254).toBeGreaterThanOrEqual(metres - 1e-9);
+      expect(parseInt(metric.cut(metres), 10) / 100).toBeGreaterThanOrEqual(metres - 1e-9);
+      expect(parseInt(us.cut(metres), 10) * 0.0254).toBeGreaterThanOrEqual(metres - 1e-9);
     }
-    expect([writeMillimetres('metric', 6.35), writeMillimetres('us', 6.35)]).toEqual([
-      '6 mm',
-      '0.25 in',
+    expect([metric.millimetres(6.35), us.millimetres(6.35)]).toEqual(['6 mm', '0.25 in']);
+    expect([metric.pieces(3, 'piece'), metric.pieces(7.8, 'm')]).toEqual(['3', '7.8 m']);
+  });
+
+  test('lists, plurals, money and moments are the reader’s', () => {
+    expect(metric.list(['a', 'b', 'c'])).toBe('a, b and c');
+    const forms = { one: 'clip', other: 'clips' };
+    expect([0, 1, 2].map((count) => metric.plural(count, forms))).toEqual([
+      'clips',
+      'clip',
+      'clips',
     ]);
-    expect([writeQuantity(3, 'piece'), writeQuantity(7.8, 'm')]).toEqual(['3', '7.8 m']);
+    expect(readerOf({ currency: 'CHF' }).money(1234.5, 2)).toBe('CHF\u00a01,234.50');
+    expect(metric.money(NaN)).toBe('–');
+    expect(metric.when('2026-03-05T10:00:00Z', 'long-date')).toBe('5 March 2026');
+    expect(['Feed valve', 'TDS', 'pH'].map(metric.within)).toEqual(['feed valve', 'TDS', 'pH']);
+    expect(readerOf({ units: 'metric' })).toBe(metric);
   });
 
   test('a label in a sentence begins small, unless it is an abbreviation', () => {
-    const inside = (label: string) => labelInSentence({ ...surveyFields.pH, label });
-    expect(['Feed TDS', 'pH', 'TDS of its product'].map(inside)).toEqual([
+    expect(['Feed TDS', 'pH', 'TDS of its product'].map(metric.within)).toEqual([
       'feed TDS',
       'pH',
       'TDS of its product',
@@ -202,8 +205,8 @@ describe('amounts', () => {
   });
 
   test('a reading is written as it was entered', () => {
-    expect(writeEntered('pressure', { value: 45.5, unit: 'psi' })).toBe('45.5 psi');
-    expect(writeEntered('pH', { value: 7, unit: 'pH' })).toBe('7');
+    expect(metric.entered('pressure', { value: 45.5, unit: 'psi' })).toBe('45.5 psi');
+    expect(metric.entered('pH', { value: 7, unit: 'pH' })).toBe('7');
   });
 
   test.each([
@@ -214,7 +217,7 @@ describe('amounts', () => {
     [200, '3 h 20 min'],
     [Infinity, 'never'],
   ])('%d minutes are %s', (minutes, text) => {
-    expect(writeMinutes(minutes)).toBe(text);
+    expect(metric.minutes(minutes)).toBe(text);
   });
 });
 

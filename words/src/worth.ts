@@ -1,6 +1,6 @@
 import type { DecisionSpread, ReadingWorth, SurveyKey, WorthTopic } from '@katharos/core';
-import { labelInSentence, surveyFields } from '@katharos/job';
-import { type Say, writePercent } from './amounts.ts';
+import { surveyFields } from '@katharos/job';
+import type { Reader } from './reader.ts';
 
 const subjects: Record<WorthTopic, [yes: string, no: string]> = {
   booster: ['a booster pump is needed', 'no booster pump is needed'],
@@ -16,33 +16,31 @@ export const surelySettled = 0.97;
 
 export const isOpen = (decision: DecisionSpread): boolean => decision.certainty < surelySettled;
 
-const nameOf = (key: SurveyKey): string => labelInSentence(surveyFields[key]);
+const nameOf = (key: SurveyKey, reader: Reader): string => reader.within(surveyFields[key].label);
 
 /** A decision that is still open, how far, and the reading that would settle most of it. */
-export function openDecisionSentence({
-  topic,
-  choice,
-  certainty,
-  settledBy,
-}: DecisionSpread): string {
+export function openDecisionSentence(
+  { topic, choice, certainty, settledBy }: DecisionSpread,
+  reader: Reader,
+): string {
   const subject = subjects[topic][choice === 'yes' ? 0 : 1];
   const first = settledBy[0];
-  const [much, most] = [writePercent(certainty), first && first.share >= 0.5];
+  const [much, most] = [reader.percent(certainty), first && first.share >= 0.5];
   if (!first || first.share < telling) {
     return `By these readings ${subject} in ${much} of what is possible; no single reading that is missing would settle the rest.`;
   }
-  return `By these readings ${subject} in ${much} of what is possible. The ${nameOf(first.key)} would settle ${most ? 'most' : `about ${writePercent(Math.round(first.share * 10) / 10)}`} of that.`;
+  return `By these readings ${subject} in ${much} of what is possible. The ${nameOf(first.key, reader)} would settle ${most ? 'most' : `about ${reader.percent(Math.round(first.share * 10) / 10)}`} of that.`;
 }
 
 /** The band of the worst case, and the reading that would narrow it most. */
 export function productionBandSentence(
   { low, middle, high, narrowedBy }: ReadingWorth['production'],
-  say: Say,
+  reader: Reader,
 ): string {
-  const band = `The worst case makes ${say('dailyVolume', low, 0)} to ${say('dailyVolume', high, 0)}, most likely about ${say('dailyVolume', middle, 0)}.`;
+  const band = `The worst case makes ${reader.say('dailyVolume', low, 0)} to ${reader.say('dailyVolume', high, 0)}, most likely about ${reader.say('dailyVolume', middle, 0)}.`;
   const first = narrowedBy[0];
   return first
-    ? `${band} The ${nameOf(first.key)} accounts for ${writePercent(Math.round(first.share * 20) / 20)} of that spread.`
+    ? `${band} The ${nameOf(first.key, reader)} accounts for ${reader.percent(Math.round(first.share * 20) / 20)} of that spread.`
     : `${band} What is left is the instruments’ own uncertainty.`;
 }
 

@@ -312,10 +312,6 @@ export const verifyFields: Record<VerifyKey, QuantityField> = {
   },
 };
 
-/** A label within a sentence: its first word small, unless that is an abbreviation. */
-export const labelInSentence = ({ label }: QuantityField): string =>
-  /^[A-Z][a-z]/.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
-
 /** Whether an entered quantity lies in its field's range; ends are counted in, with room for a unit's rounding. */
 export function isWithin(field: QuantityField, quantity: Quantity): boolean {
   const value = toCore(field.dimension, quantity);

@@ -1,9 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { balanceSentence, solidsSentences, troubleSentence } from '@katharos/words';
+import { balanceSentence, readerOf, solidsSentences, troubleSentence } from '@katharos/words';
 import { recogniseAnalyte, unitInName } from './analyteNames.ts';
 import { numberIn, readReport } from './readReport.ts';
 import { reportFindings } from './reportFindings.ts';
 import { laboratorySchema, type LaboratoryReport } from './report.ts';
+
+const reader = readerOf();
 
 const reportOf = (text: string, change: Partial<LaboratoryReport> = {}) => ({
   text,
@@ -83,7 +85,7 @@ describe('a report', () => {
     });
     for (const row of rows) {
       expect(row.amount === null).toBe(row.trouble !== null);
-      if (row.trouble) expect(troubleSentence(row)).toMatch(/\.$/);
+      if (row.trouble) expect(troubleSentence(row, reader)).toMatch(/\.$/);
     }
     expect(rows.find(({ analyte }) => analyte === 'iron')).toMatchObject({
       amount: 0.02,
@@ -147,15 +149,21 @@ describe('a report', () => {
 
   test('is checked against itself: balance, and solids against conductivity', () => {
     const findings = (text: string) => reportFindings(readReport(reportOf(text)).rows);
-    expect(balanceSentence(findings(whole))).toMatchObject({ tone: 'good' });
+    expect(balanceSentence(findings(whole), reader)).toMatchObject({ tone: 'good' });
     const slipped = whole.replace('Sodium;18', 'Sodium;180');
-    expect(balanceSentence(findings(slipped))?.text).toMatch(/apart, where 5 % is usual/);
+    expect(balanceSentence(findings(slipped), reader)?.text).toMatch(/apart, where 5 % is usual/);
     const short = whole.replace('Chloride;24;mg/L\n', '').replace('\nChloride;25;mg/L', '');
-    expect(balanceSentence(findings(short))?.text).toMatch(/does not list chloride/);
-    expect(solidsSentences(findings(whole)).map(({ tone }) => tone)).toEqual(['good', 'good']);
+    expect(balanceSentence(findings(short), reader)?.text).toMatch(/does not list chloride/);
+    expect(solidsSentences(findings(whole), reader).map(({ tone }) => tone)).toEqual([
+      'good',
+      'good',
+    ]);
     const strange = whole.replace('TDS;290', 'TDS;40');
-    expect(solidsSentences(findings(strange)).map(({ tone }) => tone)).toEqual(['warn', 'warn']);
-    expect(balanceSentence(findings('Parameter;Result\npH;7'))).toBeNull();
+    expect(solidsSentences(findings(strange), reader).map(({ tone }) => tone)).toEqual([
+      'warn',
+      'warn',
+    ]);
+    expect(balanceSentence(findings('Parameter;Result\npH;7'), reader)).toBeNull();
   });
 
   test('is stored as it came, within bounds', () => {

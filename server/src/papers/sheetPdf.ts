@@ -10,9 +10,9 @@ import {
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
+  type Reader,
+  readerOf,
   workWords,
-  writeCut,
-  writeQuantity,
 } from '@katharos/words';
 import {
   type CheckedLine,
@@ -48,6 +48,7 @@ export async function sheetPdf(
   });
   if (!document.system || !brief.ok) throw new ApiError('not-agreed');
   const { design } = document.system;
+  const reader = readerOf(settings);
   const plumbing = plumbingOf(document, design, brief.value);
   const { name, address: place, note } = document.customer;
   return setPdf({
@@ -73,12 +74,12 @@ export async function sheetPdf(
           ]
         : []),
       heading('Order of work'),
-      work(job, plumbing, settings.units),
+      work(job, plumbing, reader),
       ...cabinet(plumbing),
       heading('Tubes'),
-      tubes(plumbing, settings.units),
+      tubes(plumbing, reader),
       heading('Parts'),
-      partsTable(checkVan(plumbing.parts, van, job.id).lines),
+      partsTable(checkVan(plumbing.parts, van, job.id).lines, reader),
       heading('Tools'),
       `${toolsOf(plumbing.steps)
         .map((tool) => toolNames[tool])
@@ -97,7 +98,7 @@ const heading = (text: string) => ({
   margin: [0, 14, 0, 4] as [number, number, number, number],
 });
 
-function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Content {
+function work(job: Job, { steps, parts }: Plumbing, reader: Reader): Content {
   const { done = {}, notes = {} } = job.document.plumb;
   return {
     layout: 'lightHorizontalLines',
@@ -105,7 +106,7 @@ function work(job: Job, { steps, parts }: Plumbing, units: 'metric' | 'us'): Con
       widths: [14, '*'],
       dontBreakRows: true,
       body: steps.map((step) => {
-        const words = workWords(step, units);
+        const words = workWords(step, reader);
         return [
           { text: done[step.id]?.mark === step.mark ? 'x' : '[  ]', fontSize: 9 },
           {
@@ -144,7 +145,7 @@ function cabinet(plumbing: Plumbing): Content[] {
     : [];
 }
 
-function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
+function tubes({ tubes: all }: Plumbing, reader: Reader): Content {
   return {
     layout: 'lightHorizontalLines',
     table: {
@@ -164,7 +165,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
           tube.colour ? colourWords[tube.colour] : '–',
           {
             stack: [
-              { text: writeCut(units, tube.cutM), noWrap: true },
+              { text: reader.cut(tube.cutM), noWrap: true },
               ...(tube.known === 'usual'
                 ? [{ text: routeWords.usual, color: quiet, noWrap: true }]
                 : []),
@@ -179,7 +180,7 @@ function tubes({ tubes: all }: Plumbing, units: 'metric' | 'us'): Content {
 }
 
 /** What goes into the van, and what of it has to be bought. */
-function partsTable(lines: readonly CheckedLine[]): Content {
+function partsTable(lines: readonly CheckedLine[], reader: Reader): Content {
   return {
     layout: 'lightHorizontalLines',
     table: {
@@ -189,8 +190,8 @@ function partsTable(lines: readonly CheckedLine[]): Content {
         ['Part', 'Quantity', 'To buy'].map((text) => ({ text, color: quiet })),
         ...lines.map(({ name, quantity, unit, missing }) => [
           name,
-          writeQuantity(quantity, unit),
-          missing > 0 ? writeQuantity(missing, unit) : 'in the van',
+          reader.pieces(quantity, unit),
+          missing > 0 ? reader.pieces(missing, unit) : 'in the van',
         ]),
       ],
     },

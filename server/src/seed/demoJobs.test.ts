@@ -6,7 +6,7 @@ import {
   starterCatalogue,
   verificationReadings,
 } from '@katharos/job';
-import { decisionSentence, sayIn } from '@katharos/words';
+import { decisionSentence, readerOf } from '@katharos/words';
 import { decide, recommend, type SystemDesign, verdict } from '@katharos/core';
 import { composeDemoJobs } from './composeDemoJobs.ts';
 import { composedFor, demoJobs } from './demoJobs.ts';
@@ -31,7 +31,7 @@ function decisionsOf(name: string) {
     design: recommendation.best.design,
     shortfalls: recommendation.best.shortfalls,
     codes: Object.fromEntries(list.map((decision) => [decision.topic, decision.code])),
-    sentences: list.map((decision) => decisionSentence(decision, sayIn('metric'))),
+    sentences: list.map((decision) => decisionSentence(decision, readerOf({ units: 'metric' }))),
   };
 }
 

@@ -16,7 +16,7 @@ import { lazy, Suspense } from 'react';
 import { Link, Navigate, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
-import { useUnits } from '../ui/useUnits.ts';
+import { useReader } from '../ui/useReader.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { AccountMenu } from './AccountMenu.tsx';
 import { useAppDispatch } from '../data/store.ts';
@@ -88,7 +88,8 @@ export function Shell() {
 }
 
 function UnitSwitch() {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const dispatch = useAppDispatch();
   const choose = (value: string) =>
     dispatch(readerChanged({ units: value === 'us' ? 'us' : 'metric' }));

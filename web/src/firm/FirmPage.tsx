@@ -5,7 +5,7 @@ import { type Household, usualHousehold, usualRequirements } from '@katharos/cor
 import { troubleOf, useSaveSettingsMutation } from '../data/api.ts';
 import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
-import { useUnits } from '../ui/useUnits.ts';
+import { useReader } from '../ui/useReader.ts';
 import { standardFields } from './standardFields.ts';
 import {
   Button,
@@ -34,7 +34,8 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
   const [draft, setDraft] = useState(settings);
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [save, { isLoading }] = useSaveSettingsMutation();
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const set = (change: Partial<FirmSettings>) => {
     setDraft({ ...draft, ...change });
     setFaults({});

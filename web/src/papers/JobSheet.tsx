@@ -4,14 +4,14 @@ import {
   codesCaveat,
   colourWords,
   placeName,
+  type Reader,
+  readerOf,
   routeWords,
   stepParts,
   toolNames,
   tubeEndNames,
   tubeFunctionNames,
   workWords,
-  writeCut,
-  writeQuantity,
 } from '@katharos/words';
 import { type CheckedLine, checkVan, type Plumbing, type Van, toolsOf } from '@katharos/core';
 import type { Job, Session } from '@katharos/contract';
@@ -35,7 +35,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
   const { customer, plumb } = job.document;
   const { steps, tubes, drain, parts } = plumbing;
   const cabinet = cabinetSvg(plumbing);
-  const { units } = firm.settings;
+  const reader = readerOf(firm.settings);
   return (
     <Paper
       name="Job sheet"
@@ -57,7 +57,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
       <h2>Order of work</h2>
       <ol className={styles.steps}>
         {steps.map((step) => {
-          const words = workWords(step, units);
+          const words = workWords(step, reader);
           const record = plumb.done?.[step.id];
           return (
             <li key={step.id}>
@@ -108,7 +108,7 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
               <td>{tube.size}</td>
               <td>{tube.colour ? colourWords[tube.colour] : '–'}</td>
               <td>
-                {writeCut(units, tube.cutM)}
+                {reader.cut(tube.cutM)}
                 {tube.known === 'usual' ? `, ${routeWords.usual}` : ''}
               </td>
               <td>{[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join('; ')}</td>
@@ -118,7 +118,11 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
         </tbody>
       </table>
       <h2>Parts</h2>
-      <Parts lines={van ? checkVan(parts, van, job.id).lines : null} plumbing={plumbing} />
+      <Parts
+        lines={van ? checkVan(parts, van, job.id).lines : null}
+        plumbing={plumbing}
+        reader={reader}
+      />
       <h2>Tools</h2>
       <p>
         {toolsOf(steps)
@@ -133,7 +137,15 @@ export function JobSheet({ job, firm, plumbing, van }: Props) {
 }
 
 /** What goes into the van, and what of it has to be bought; without the van's count the list alone. */
-function Parts({ lines, plumbing }: { lines: readonly CheckedLine[] | null; plumbing: Plumbing }) {
+function Parts({
+  lines,
+  plumbing,
+  reader,
+}: {
+  lines: readonly CheckedLine[] | null;
+  plumbing: Plumbing;
+  reader: Reader;
+}) {
   return (
     <table aria-label="Parts">
       <thead>
@@ -147,10 +159,10 @@ function Parts({ lines, plumbing }: { lines: readonly CheckedLine[] | null; plum
         {plumbing.parts.map((line, i) => (
           <tr key={line.key}>
             <td>{line.name}</td>
-            <td>{writeQuantity(line.quantity, line.unit)}</td>
+            <td>{reader.pieces(line.quantity, line.unit)}</td>
             {lines && (
               <td>
-                {lines[i]!.missing > 0 ? writeQuantity(lines[i]!.missing, line.unit) : 'in the van'}
+                {lines[i]!.missing > 0 ? reader.pieces(lines[i]!.missing, line.unit) : 'in the van'}
               </td>
             )}
           </tr>

@@ -1,6 +1,6 @@
 import type { FirmSettings } from '@katharos/job';
 import type { Job, Session } from '@katharos/contract';
-import { useUnits } from '../ui/useUnits.ts';
+import { useReader } from '../ui/useReader.ts';
 import { useJobQuery } from '../data/jobApi.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { MissingPage } from '../ui/FailurePages.tsx';
@@ -25,7 +25,7 @@ export function PaperPage({ name, back, pdf, children }: Props) {
   const { pathname } = useLocation();
   const session = useSessionQuery();
   const job = useJobQuery(id, { refetchOnMountOrArgChange: true });
-  const { system: units } = useUnits();
+  const { units } = useReader();
   if (session.error && troubleOf(session.error).code === 'not-signed-in') {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
   }

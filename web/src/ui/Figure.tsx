@@ -1,6 +1,5 @@
-import { inUnits } from '@katharos/words';
 import type { Dimension } from '@katharos/core';
-import { useUnits } from './useUnits.ts';
+import { useReader } from './useReader.ts';
 import { Popover, Stack, Text } from '@mantine/core';
 
 /** Where a figure comes from: shown one click away from it. */
@@ -23,11 +22,11 @@ interface Props {
 
 /** One quantity with its unit, and its reason behind the label. Used wherever a computed figure stands by itself. */
 export function Figure({ label, value, beside, why, hero = false }: Props) {
-  const { system } = useUnits();
+  const reader = useReader();
   const written =
     'text' in value
       ? { text: value.text, symbol: value.unit ?? '' }
-      : inUnits(system, value.dimension, value.core, value.decimals);
+      : reader.apart(value.dimension, value.core, value.decimals);
   return (
     <div>
       {why ? (

@@ -1,7 +1,6 @@
 import { isWithin, type QuantityField } from '@katharos/job';
-import { writeEntered } from '@katharos/words';
 import { parseQuantity, type Quantity, toCore, unitOf, unitSystems } from '@katharos/core';
-import { useUnits } from './useUnits.ts';
+import { useReader } from './useReader.ts';
 import { TextInput, type TextInputProps } from '@mantine/core';
 import { useDebouncedCallback } from '@mantine/hooks';
 import { useState } from 'react';
@@ -20,11 +19,12 @@ interface Props extends Omit<TextInputProps, 'value' | 'onChange'> {
  * field or on Enter; what is not is kept as typed, with a sentence that says what to do.
  */
 export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Props) {
-  const { system, say } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const unit = unitSystems[system][field.dimension];
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const shown = draft ?? (quantity ? writeEntered(field.dimension, quantity) : '');
+  const shown = draft ?? (quantity ? reader.entered(field.dimension, quantity) : '');
 
   const commit = () => {
     if (draft === null) return;
@@ -45,7 +45,7 @@ export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Pr
     if (!isWithin(field, parsed.quantity)) {
       const { min, max } = field.range;
       setError(
-        `Between ${say(field.dimension, min)} and ${say(field.dimension, max)}. ${field.outside}`,
+        `Between ${reader.say(field.dimension, min)} and ${reader.say(field.dimension, max)}. ${field.outside}`,
       );
       return;
     }
@@ -67,7 +67,7 @@ export function QuantityInput({ field, quantity, onCommit, fault, ...input }: Pr
 
   const converted =
     quantity && !isSameScale(field, quantity.unit, unit)
-      ? say(field.dimension, toCore(field.dimension, quantity))
+      ? reader.say(field.dimension, toCore(field.dimension, quantity))
       : null;
   return (
     <TextInput

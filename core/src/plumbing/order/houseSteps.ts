@@ -1,5 +1,5 @@
 import type { WorkFacts } from './workFacts.ts';
-import type { Caution, StepDraft, StepPart, Tool } from './workStep.ts';
+import type { Caution, StepDraft, StepDraftOf, StepPart, Tool } from './workStep.ts';
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 
 /** Leave to drill, where it has to be had. */
@@ -60,13 +60,15 @@ export function supplySteps({
   return steps;
 }
 
+type FeedCode = 'feed-valve-adapter' | 'feed-hose-adapter' | 'feed-three-way' | 'feed-saddle';
+
 const gasketed: Caution[] = ['no-tape-on-gaskets', 'do-not-overtighten'];
 
 function feedStep({ way, thread, remarks }: WorkFacts['feed']): StepDraft {
   const plastic = remarks.includes('drill-plastic-first');
   const ways: Record<
     typeof way,
-    Pick<StepDraft, 'code' | 'parts' | 'cautions'> & { tools: Tool[] }
+    Pick<StepDraftOf<FeedCode>, 'code' | 'parts' | 'cautions'> & { tools: Tool[] }
   > = {
     'valve-adapter': {
       code: 'feed-valve-adapter',

@@ -255,16 +255,16 @@ describe('what is particular', () => {
     expect(listed).toMatchObject({ [facts.system.lamp!.id]: 1, union: 2, 'lock-clip': 6 });
     expect(Object.keys(listed)).not.toContain(facts.system.tap.id);
     const shutOff = (name: string) =>
-      sheetOf(name).steps.find(({ id }) => id === 'isolate-existing')?.data.tank;
-    expect(shutOff('a lamp added to a system with a tank')).toBe(1);
-    expect(shutOff('a lamp added to a tankless system with a wide line')).toBe(0);
+      sheetOf(name).steps.find(({ id }) => id === 'isolate-existing')?.data;
+    expect(shutOff('a lamp added to a system with a tank')).toEqual({ tank: 1 });
+    expect(shutOff('a lamp added to a tankless system with a wide line')).toEqual({ tank: 0 });
   });
 
   test('a remote unit passes three lines, or two where it drains beside itself', () => {
     const lines = (name: string) =>
-      sheetOf(name).steps.find(({ code }) => code === 'drill-through')?.data.lines;
-    expect(lines('a remote unit below the floor')).toBe(3);
-    expect(lines('a remote unit that drains into a floor drain')).toBe(2);
+      sheetOf(name).steps.find(({ code }) => code === 'drill-through')?.data;
+    expect(lines('a remote unit below the floor')).toMatchObject({ lines: 3 });
+    expect(lines('a remote unit that drains into a floor drain')).toMatchObject({ lines: 2 });
   });
 
   test('where nothing may be drilled the tap stands on a bracket and the drain ends over a stand-pipe', () => {

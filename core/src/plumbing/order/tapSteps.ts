@@ -1,6 +1,6 @@
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 import type { WorkFacts } from './workFacts.ts';
-import type { Caution, StepDraft, Tool, WorkCode } from './workStep.ts';
+import type { Caution, StepDraft, Tool } from './workStep.ts';
 
 /** Steps at the counter, or where a dispenser stands. */
 export function tapSteps(facts: WorkFacts): StepDraft[] {
@@ -46,7 +46,10 @@ export function tapSteps(facts: WorkFacts): StepDraft[] {
   return steps;
 }
 
-function mounting({ system, drain, tap }: WorkFacts): { code: WorkCode; cautions: Caution[] } {
+function mounting({ system, drain, tap }: WorkFacts): {
+  code: 'mount-tap' | 'mount-air-gap-tap' | 'mount-on-bracket';
+  cautions: Caution[];
+} {
   const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
   const cautions: Caution[] = ['do-not-overtighten'];
   if (gap && !system.tap.airGap) cautions.push('tap-without-gap');

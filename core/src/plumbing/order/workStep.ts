@@ -1,49 +1,80 @@
-/** What is done, by its kind. The words are the contract's. */
-export const workCodes = [
-  'ask-permission',
-  'prove-existing',
-  'lay-out',
-  'close-supply',
-  'isolate-existing',
-  'relieve-pressure',
-  'feed-valve-adapter',
-  'feed-hose-adapter',
-  'feed-three-way',
-  'feed-saddle',
-  'fit-regulator',
-  'fit-leak-stop',
-  'prove-spout',
-  'call-mason',
-  'drill-tap-hole',
-  'mount-tap',
-  'mount-on-bracket',
-  'mount-air-gap-tap',
-  'place-dispenser',
-  'pass-cables',
-  'drill-drain',
-  'fit-saddle',
-  'fit-standpipe',
-  'drill-through',
-  'drill-panel',
-  'hang-unit',
-  'stand-unit',
-  'join-bank',
-  'fit-restrictor',
-  'check-precharge',
-  'fit-tank-valve',
-  'place-tank',
-  'mount-pump',
-  'mount-permeate-pump',
-  'mount-lamp',
-  'cut-product-line',
-  'fit-branch',
-  'run-tube',
-  'power',
-  'label-tubes',
-  'tug-test',
-  'clear-up',
-] as const;
-export type WorkCode = (typeof workCodes)[number];
+import type { BranchKind } from '../../hydraulics/branchPressure.ts';
+import type { SaddlePlace } from '../connections/drainHole.ts';
+import type { Place } from '../places/place.ts';
+import type { TubeEnd } from '../places/tubeEnd.ts';
+import type { TubeSize } from '../places/tubeSize.ts';
+import type { Passage } from '../places/passage.ts';
+
+type None = Record<never, never>;
+/** 1 for yes, 0 for no: what a step was made from is remembered with it, as numbers and names. */
+type Flag = 0 | 1;
+interface TapHole {
+  holeMm: number;
+}
+interface FeedTee {
+  /** '' where it was not seen. */
+  thread: string;
+  plastic: Flag;
+}
+
+/** What is done, by its kind, with what its words are made of. The words are not the core's. */
+export interface WorkData {
+  'ask-permission': { drilling: 'ask' | 'no' };
+  'prove-existing': None;
+  'lay-out': { elements: number; added?: never } | { added: 1 };
+  'close-supply': None;
+  'isolate-existing': { tank: Flag };
+  'relieve-pressure': { product?: 1 };
+  'feed-valve-adapter': FeedTee;
+  'feed-hose-adapter': FeedTee;
+  'feed-three-way': FeedTee;
+  'feed-saddle': FeedTee;
+  'fit-regulator': { bar: number };
+  'fit-leak-stop': None;
+  'prove-spout': None;
+  'call-mason': TapHole;
+  /** Turns, pilot and counter are 0 and '' where nobody said what the counter is made of, or it needs none. */
+  'drill-tap-hole': TapHole & { rpm: number; minutes: number; pilotMm: number; counter: string };
+  'mount-tap': TapHole;
+  'mount-on-bracket': TapHole;
+  'mount-air-gap-tap': TapHole;
+  'place-dispenser': { hotL: number; coldL: number };
+  'pass-cables': None;
+  'drill-drain': { holeMm: number; centreMm: number; place: SaddlePlace };
+  'fit-saddle': { insertMm: number; gap: Flag };
+  'fit-standpipe': None;
+  'drill-through': { passage: Passage; lines: number; holeMm: number; asked: Flag };
+  'drill-panel': { holeMm: number };
+  'hang-unit': { housings: number };
+  'stand-unit': { cartridges: number };
+  'join-bank': { elements: number; arrangement: 'series' | 'parallel' };
+  'fit-restrictor': { name: string };
+  'check-precharge': { bar: number };
+  'fit-tank-valve': None;
+  'place-tank': { kg: number; nextDoor: Flag };
+  'mount-pump': { name: string; tank: Flag };
+  'mount-permeate-pump': { name: string };
+  'mount-lamp': None;
+  'cut-product-line': { tank: Flag };
+  'fit-branch': { kind: BranchKind };
+  'run-tube': {
+    run: string;
+    from: Place;
+    to: Place;
+    cutM: number;
+    size: TubeSize;
+    label: number;
+    near: TubeEnd;
+    far: TubeEnd;
+    /** 1: through floor or wall; 2: through the panel to the next cupboard. */
+    through: 0 | 1 | 2;
+  };
+  power: { outlet: string };
+  'label-tubes': { tubes: number };
+  'tug-test': { tubes: number };
+  'clear-up': None;
+}
+export type WorkCode = keyof WorkData;
 
 export type Tool =
   | 'gauge'
@@ -110,23 +141,25 @@ export interface StepPart {
   quantity: number;
 }
 
-/** One thing to do, with what it takes and what proves it done. */
-export interface WorkStep {
+/** One thing to do of a kind. */
+export interface WorkStepOf<C extends WorkCode> {
   id: string;
-  code: WorkCode;
+  code: C;
   /** Steps that physics puts before it. */
   after: string[];
   tools: Tool[];
   parts: StepPart[];
   cautions: Caution[];
-  data: Readonly<Record<string, number | string>>;
+  data: Readonly<WorkData[C]>;
   /** What the step was made from: another mark means that it must be done again. */
   mark: string;
 }
 
+/** One thing to do, with what it takes and what proves it done. */
+export type WorkStep = { [C in WorkCode]: WorkStepOf<C> }[WorkCode];
+
 /** A step before its place among the others is known. */
-export interface StepDraft {
-  code: WorkCode;
+interface CommonDraft {
   /** Absent: its code. */
   id?: string;
   /** Steps it stands on; those that this work does not have are left out. */
@@ -134,8 +167,13 @@ export interface StepDraft {
   tools?: readonly Tool[];
   parts?: readonly (StepPart | string)[];
   cautions?: readonly Caution[];
-  data?: WorkStep['data'];
 }
+
+/** A draft of a kind; what its words are made of may be left out where there is nothing. */
+export type StepDraftOf<C extends WorkCode> = CommonDraft & { code: C } & (None extends WorkData[C]
+    ? { data?: Readonly<WorkData[C]> }
+    : { data: Readonly<WorkData[C]> });
+export type StepDraft = { [C in WorkCode]: StepDraftOf<C> }[WorkCode];
 
 /** Equal parts of a step as one line. */
 function gathered(parts: readonly (StepPart | string)[]): StepPart[] {
@@ -178,7 +216,8 @@ export function workSteps(drafts: readonly StepDraft[]): WorkStep[] {
           Object.fromEntries(made),
           taken.map(({ key, quantity }) => `${quantity}x${key}`).join(' '),
         ]),
-      };
+        // Code and data came together in the draft.
+      } as WorkStep;
     },
   );
 }

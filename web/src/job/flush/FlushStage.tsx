@@ -1,4 +1,4 @@
-import { failureHead, failureSentence, flushWords, writeMinutes } from '@katharos/words';
+import { failureHead, failureSentence, flushWords, type Reader } from '@katharos/words';
 import { lampFeedOf } from '@katharos/job';
 import {
   assess,
@@ -12,7 +12,7 @@ import {
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { StepCard } from './StepCard.tsx';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
@@ -37,6 +37,7 @@ export function FlushStage() {
 function Flushing({ design }: { design: InstalledSystem }) {
   const { document, edit, stamp, jobId } = useJob();
   const { brief } = useSizing();
+  const reader = useReader();
   const water = brief?.ok ? brief.value.task.waters.today : null;
   // Once a step was done here, the next one takes the focus and is read out.
   const [following, setFollowing] = useState(false);
@@ -83,7 +84,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
         <Title order={2} size="h3" className="stage-title">
           Flush
         </Title>
-        <Text c="dimmed">{timeLeft(steps, (step) => !!records[step.id]?.done)}</Text>
+        <Text c="dimmed">{timeLeft(steps, (step) => !!records[step.id]?.done, reader)}</Text>
       </Group>
       {current ? (
         <StepCard
@@ -117,7 +118,11 @@ function Flushing({ design }: { design: InstalledSystem }) {
 }
 
 /** What is still before the person, and how much of it is waiting. */
-function timeLeft(steps: readonly FlushStep[], isDone: (step: FlushStep) => boolean): string {
+function timeLeft(
+  steps: readonly FlushStep[],
+  isDone: (step: FlushStep) => boolean,
+  reader: Reader,
+): string {
   const ahead = steps.filter((step) => !isDone(step));
   const minutes = (wanted: boolean) =>
     ahead
@@ -125,7 +130,7 @@ function timeLeft(steps: readonly FlushStep[], isDone: (step: FlushStep) => bool
       .reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   if (ahead.length === 0) return '';
   const waiting = minutes(false);
-  return `Still ahead: ${writeMinutes(minutes(true))} beside it${waiting > 0 ? `, ${writeMinutes(waiting)} of filling alone` : ''}`;
+  return `Still ahead: ${reader.minutes(minutes(true))} beside it${waiting > 0 ? `, ${reader.minutes(waiting)} of filling alone` : ''}`;
 }
 
 interface StepListProps {
@@ -136,7 +141,7 @@ interface StepListProps {
 }
 
 function StepList({ steps, current, isDone, onReopen }: StepListProps) {
-  const { say } = useUnits();
+  const reader = useReader();
   return (
     <ol className={`panel ${styles.list}`} aria-label="All steps">
       {steps.map((step) => {
@@ -149,11 +154,10 @@ function StepList({ steps, current, isDone, onReopen }: StepListProps) {
           >
             <span className={styles.drop} data-done={!!done} aria-hidden />
             <span>
-              <strong>{flushWords(step, say).title}</strong>
+              <strong>{flushWords(step, reader).title}</strong>
               <span className="quiet">
-                {step.minutes !== null && ` · ${writeMinutes(step.minutes)}`}
-                {done &&
-                  ` · done ${new Date(done.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })} by ${done.by}`}
+                {step.minutes !== null && ` · ${reader.minutes(step.minutes)}`}
+                {done && ` · done ${reader.when(done.at, 'time')} by ${done.by}`}
               </span>
             </span>
             {done && (
@@ -162,7 +166,7 @@ function StepList({ steps, current, isDone, onReopen }: StepListProps) {
                 size="sm"
                 mih={44}
                 onClick={() => onReopen(step)}
-                aria-label={`Do again: ${flushWords(step, say).title}`}
+                aria-label={`Do again: ${flushWords(step, reader).title}`}
               >
                 Again
               </Button>

@@ -1,6 +1,6 @@
-import { flushWords, writeMinutes } from '@katharos/words';
+import { flushWords } from '@katharos/words';
 import type { FlushStep } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { useNow } from './useNow.ts';
 import { Button, Text } from '@mantine/core';
 import { useEffect, useRef } from 'react';
@@ -23,8 +23,8 @@ export function StepCard({ step, position, of, startedAt, takesFocus, onStart, o
   useEffect(() => {
     if (takesFocus) title.current?.focus();
   }, [takesFocus]);
-  const { say } = useUnits();
-  const words = flushWords(step, say);
+  const reader = useReader();
+  const words = flushWords(step, reader);
   const running = startedAt !== null && step.minutes !== null;
   const now = useNow(running);
   const totalS = Math.round((step.minutes ?? 0) * 60);
@@ -67,10 +67,10 @@ export function StepCard({ step, position, of, startedAt, takesFocus, onStart, o
           </div>
           <Text c="dimmed">
             {over
-              ? `Time is up, ${writeMinutes(-leftS / 60)} ago. Is the proof there?`
+              ? `Time is up, ${reader.minutes(-leftS / 60)} ago. Is the proof there?`
               : running
-                ? `Ready at ${new Date(Date.parse(startedAt) + totalS * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-                : `Takes ${writeMinutes(step.minutes)}`}
+                ? `Ready at ${reader.when(Date.parse(startedAt) + totalS * 1000, 'time')}`
+                : `Takes ${reader.minutes(step.minutes)}`}
           </Text>
         </div>
       )}

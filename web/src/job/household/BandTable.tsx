@@ -1,11 +1,11 @@
 import type { LevelBand } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { clockOf } from './clock.ts';
 import { Table } from '@mantine/core';
 
 /** The band of the tank's level as a table, every second hour. */
 export function BandTable({ band }: { band: readonly LevelBand[] }) {
-  const { say } = useUnits();
+  const reader = useReader();
   return (
     <details>
       <summary style={{ minHeight: 32, cursor: 'pointer' }}>The band as a table</summary>
@@ -24,9 +24,9 @@ export function BandTable({ band }: { band: readonly LevelBand[] }) {
             .map(({ minute, low, middle, high }) => (
               <Table.Tr key={minute}>
                 <Table.Td>{clockOf(minute)}</Table.Td>
-                <Table.Td ta="right">{say('volume', low)}</Table.Td>
-                <Table.Td ta="right">{say('volume', middle)}</Table.Td>
-                <Table.Td ta="right">{say('volume', high)}</Table.Td>
+                <Table.Td ta="right">{reader.say('volume', low)}</Table.Td>
+                <Table.Td ta="right">{reader.say('volume', middle)}</Table.Td>
+                <Table.Td ta="right">{reader.say('volume', high)}</Table.Td>
               </Table.Tr>
             ))}
         </Table.Tbody>

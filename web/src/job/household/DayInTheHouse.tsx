@@ -1,9 +1,9 @@
-import { failureSentence, writeNumber } from '@katharos/words';
+import { failureSentence, type Reader } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import { agedMembrane, comfortLPerMin, newMembrane, type SystemDesign } from '@katharos/core';
 import { Figure } from '../../ui/Figure.tsx';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import type { LivedDays } from '../../workers/tasks.ts';
 import { DrawTable } from './DrawTable.tsx';
 import { BandTable } from './BandTable.tsx';
@@ -53,52 +53,52 @@ export function DayInTheHouse({ design, brief }: { design: SystemDesign; brief: 
 }
 
 function Lived({ lived }: { lived: LivedDays }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { sampled, hardest, disappointingDays, tank, band } = lived;
   const { days, ledger } = sampled;
   return (
     <>
-      <Text mb="md">{inWords(lived, say)}</Text>
+      <Text mb="md">{inWords(lived, reader)}</Text>
       <SimpleGrid cols={{ base: 2, md: 4 }} verticalSpacing="lg" mb="md">
         <div data-testid="days-short">
           <Figure
             label="Days with a long wait or too little"
             value={{ text: String(disappointingDays), unit: `of ${days}` }}
-            beside={`short in all: ${say('volume', sampled.shortL)}`}
+            beside={`short in all: ${reader.say('volume', sampled.shortL)}`}
             why={{
               equation:
                 'A wait is the time over what a full tank (a comfortable tap, where there is no tank) takes. Long is over a minute and half a minute for every litre.',
               source:
                 'Days sampled from the household’s habits; production and tap flow from the model, every litre accounted for. What people bear is a default.',
               inputs: [
-                ['Drawn', say('volume', ledger.drawnL, 0)],
-                ['Made', say('volume', ledger.productL, 0)],
-                ['Not come', say('volume', sampled.shortL)],
+                ['Drawn', reader.say('volume', ledger.drawnL, 0)],
+                ['Made', reader.say('volume', ledger.productL, 0)],
+                ['Not come', reader.say('volume', sampled.shortL)],
               ],
             }}
           />
         </div>
         <Figure
           label="Longest wait at the tap"
-          value={{ text: waitInWords(sampled.longestWaitMin) }}
+          value={{ text: waitInWords(sampled.longestWaitMin, reader) }}
           beside={tank ? 'over what a full tank takes' : `over a tap of ${comfortLPerMin} L/min`}
         />
         <Figure
           label="To drain on an average day"
           value={{ dimension: 'volume', core: ledger.drainL / days, decimals: 0 }}
-          beside={`for ${say('volume', ledger.drawnL / days)} drawn`}
+          beside={`for ${reader.say('volume', ledger.drawnL / days)} drawn`}
         />
         {sampled.firstGlassMgL === null ? (
           <Figure
             label="Lowest the tank went"
             value={{ dimension: 'volume', core: sampled.leastL }}
-            beside={`${writeNumber(sampled.starts / days, 1)} starts and ${writeNumber(sampled.runningMin / 60 / days, 1)} h of running a day`}
+            beside={`${reader.number(sampled.starts / days, 1)} starts and ${reader.number(sampled.runningMin / 60 / days, 1)} h of running a day`}
           />
         ) : (
           <Figure
             label="First glass after standing"
             value={{ dimension: 'tds', core: sampled.firstGlassMgL }}
-            beside={`${writeNumber(sampled.starts / days, 0)} starts a day`}
+            beside={`${reader.number(sampled.starts / days, 0)} starts a day`}
             why={{
               equation:
                 'Product that stands behind the idle membrane takes up salt: cf − (cf − cp) exp(−b t / V). The first quarter litre holds it.',
@@ -124,25 +124,22 @@ function Lived({ lived }: { lived: LivedDays }) {
   );
 }
 
-const waitInWords = (minutes: number): string =>
+const waitInWords = (minutes: number, reader: Reader): string =>
   minutes < 0.05
     ? 'none'
     : minutes < 1.5
       ? `${Math.round(minutes * 60)} s`
-      : `${writeNumber(minutes, 1)} min`;
+      : `${reader.number(minutes, 1)} min`;
 
-function inWords(
-  { sampled, disappointingDays, tank }: LivedDays,
-  say: ReturnType<typeof useUnits>['say'],
-): string {
+function inWords({ sampled, disappointingDays, tank }: LivedDays, reader: Reader): string {
   const weeks = `In ${sampled.days} sampled days, weekends and guests among them,`;
   if (disappointingDays === 0) {
     return tank
-      ? `${weeks} nobody went short or waited long. At its lowest the tank held ${say('volume', sampled.leastL)}.`
+      ? `${weeks} nobody went short or waited long. At its lowest the tank held ${reader.say('volume', sampled.leastL)}.`
       : `${weeks} nobody went short; every opening of the tap starts the pump.`;
   }
   if (!tank) {
     return `${weeks} somebody waited long on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
   }
-  return `${weeks} the tank ran low on ${disappointingDays} and ${say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
+  return `${weeks} the tank ran low on ${disappointingDays} and ${reader.say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
 }

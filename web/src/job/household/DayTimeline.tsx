@@ -2,7 +2,7 @@ import type { QuantityField } from '@katharos/job';
 import { type Draw, litresOf, toCore } from '@katharos/core';
 import { drawKindNames } from './drawKinds.ts';
 import { QuantityInput } from '../../ui/QuantityInput.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { clockOf, minuteOf } from './clock.ts';
 import { useDrag } from './useDrag.ts';
 import { Button, Group, NativeSelect, SimpleGrid, Text, TextInput } from '@mantine/core';
@@ -27,7 +27,7 @@ const hours = [0, 3, 6, 9, 12, 15, 18, 21, 24];
 
 /** A day of draws on a line of hours: dragged, nudged by the arrow keys, or typed. */
 export function DayTimeline({ day, onChange, onDrop }: Props) {
-  const { say } = useUnits();
+  const reader = useReader();
   const [picked, setPicked] = useState<number | null>(null);
   const draw = picked === null ? undefined : day[picked];
   const change = (index: number, next: Partial<Draw>) =>
@@ -44,8 +44,8 @@ export function DayTimeline({ day, onChange, onDrop }: Props) {
   return (
     <div>
       <Text size="sm" mb="xs">
-        {day.length} draws, {say('volume', litresOf(day))}. Drag a draw, or pick it and type. The
-        sampled days wander around this one; guests bring as much again.
+        {day.length} draws, {reader.say('volume', litresOf(day))}. Drag a draw, or pick it and type.
+        The sampled days wander around this one; guests bring as much again.
       </Text>
       <div
         className={styles.scroll}
@@ -127,7 +127,7 @@ interface DrawBarProps {
 }
 
 function DrawBar({ draw, picked, onPick, onMove, onRemove }: DrawBarProps) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { moving, handlers } = useDrag(draw.minute, onMove);
   const minute = moving ?? draw.minute;
   const nudge = (by: number) => onMove(Math.min(Math.max(draw.minute + by, 0), 1435));
@@ -139,7 +139,7 @@ function DrawBar({ draw, picked, onPick, onMove, onRemove }: DrawBarProps) {
       aria-valuemin={0}
       aria-valuemax={1440}
       aria-valuenow={minute}
-      aria-valuetext={`${clockOf(minute)}, ${say('volume', draw.litres, 2)}`}
+      aria-valuetext={`${clockOf(minute)}, ${reader.say('volume', draw.litres, 2)}`}
       className={styles.draw}
       data-picked={picked}
       style={{

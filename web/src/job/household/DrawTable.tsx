@@ -1,6 +1,5 @@
-import { writeNumber } from '@katharos/words';
 import type { SimulatedDays } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { clockOf } from './clock.ts';
 import { drawKindNames } from './drawKinds.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
@@ -9,7 +8,7 @@ import { useState } from 'react';
 
 /** The hardest day draw by draw: what was asked, what came, who waited. */
 export function DrawTable({ day, number }: { day: SimulatedDays; number: number }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const [open, setOpen] = useState(false);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -34,10 +33,10 @@ export function DrawTable({ day, number }: { day: SimulatedDays; number: number 
                 <Table.Tr key={i}>
                   <Table.Td>{clockOf(draw.minute)}</Table.Td>
                   <Table.Td>{drawKindNames[draw.kind]}</Table.Td>
-                  <Table.Td ta="right">{say('volume', draw.litres, 2)}</Table.Td>
-                  <Table.Td ta="right">{say('volume', draw.servedL, 2)}</Table.Td>
+                  <Table.Td ta="right">{reader.say('volume', draw.litres, 2)}</Table.Td>
+                  <Table.Td ta="right">{reader.say('volume', draw.servedL, 2)}</Table.Td>
                   <Table.Td ta="right">
-                    {draw.waitMin < 0.05 ? '' : `${writeNumber(draw.waitMin, 1)} min`}
+                    {draw.waitMin < 0.05 ? '' : `${reader.number(draw.waitMin, 1)} min`}
                   </Table.Td>
                 </Table.Tr>
               ))}

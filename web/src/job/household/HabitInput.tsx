@@ -1,4 +1,3 @@
-import { writeNumber } from '@katharos/words';
 import type { Household } from '@katharos/core';
 import { NumberInput } from '@mantine/core';
 
@@ -88,7 +87,7 @@ export function HabitInput({ habit, value, litresPerUnit, onChange }: HabitInput
       allowNegative={false}
       clampBehavior="blur"
       suffix={unit}
-      value={Number(writeNumber(value / litresPerUnit, decimals).replaceAll(',', ''))}
+      value={Number((value / litresPerUnit).toFixed(decimals))}
       onChange={(next) => {
         const litres = Number(next) * litresPerUnit;
         if (next !== '' && litres >= least && litres <= habit.max) {

@@ -7,7 +7,7 @@ import {
 } from '@katharos/core';
 import { useSession } from '../../data/session.ts';
 import { useJob } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { HabitInput, habits } from './HabitInput.tsx';
 import { DayTimeline } from './DayTimeline.tsx';
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
@@ -22,7 +22,8 @@ const presets: [label: string, household: Household][] = [
 /** Who lives there and what they take: gives the demand, and the days that are lived through in Size. */
 export function HouseholdPanel() {
   const { document, edit } = useJob();
-  const { say, system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const { household } = document.survey;
   const session = useSession();
   const firmHousehold = session?.firm.settings.household;
@@ -45,7 +46,7 @@ export function HouseholdPanel() {
       </Group>
       <Text size="sm" c="dimmed" mb="sm">
         {household
-          ? `Takes ${say('dailyVolume', meanDemand(household))} on an average day. ${typed ? 'The daily demand typed above stands before it.' : 'That is the daily demand.'}`
+          ? `Takes ${reader.say('dailyVolume', meanDemand(household))} on an average day. ${typed ? 'The daily demand typed above stands before it.' : 'That is the daily demand.'}`
           : 'Makes the daily demand, and the days that the system is tried on. Begin with the nearest:'}
       </Text>
       {household?.day ? (

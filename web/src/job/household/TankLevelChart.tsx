@@ -1,6 +1,6 @@
 import { type LevelBand, type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import {
   Area,
   CartesianGrid,
@@ -29,7 +29,8 @@ export function TankLevelChart({
   band: readonly LevelBand[];
   tank: { fullL: number; reopenL: number };
 }) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const volume = unitOf('volume', unitSystems[system].volume);
   const points = day.moments.map(({ minute, litres }) => ({
     hour: minute / 60,

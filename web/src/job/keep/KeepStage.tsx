@@ -3,7 +3,7 @@ import { useSession } from '../../data/session.ts';
 import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { CertificateSheet } from '../../papers/CertificateSheet.tsx';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
@@ -14,7 +14,7 @@ export function KeepStage() {
   const { jobId, document, edit, stamp } = useJob();
   const number = useOpenJob((job) => job.number);
   const session = useSession();
-  const { system: units } = useUnits();
+  const { units } = useReader();
   const firm = session?.firm;
   const certificate =
     firm &&

@@ -1,5 +1,6 @@
 import type { Photograph } from '@katharos/contract';
 import type { PhotographSubject } from '@katharos/job';
+import { useReader } from '../../ui/useReader.ts';
 import { photographWords } from '@katharos/words';
 import {
   useChangePhotographMutation,
@@ -24,6 +25,7 @@ export function PhotographViewer({
   onClose: () => void;
 }) {
   const jobId = useJobId();
+  const reader = useReader();
   const [change] = useChangePhotographMutation();
   const [remove] = useRemovePhotographMutation();
   const [restore] = useRestorePhotographMutation();
@@ -84,7 +86,7 @@ export function PhotographViewer({
         </Group>
         <Group justify="space-between">
           <Text size="sm" c="dimmed">
-            {photograph.takenBy}, {new Date(photograph.takenAt).toLocaleString('en-GB')}
+            {photograph.takenBy}, {reader.when(photograph.takenAt, 'moment')}
           </Text>
           <Button variant="default" onClick={() => void takeAway()}>
             Take it away

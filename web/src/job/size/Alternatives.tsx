@@ -9,8 +9,7 @@ import type {
   SystemDesign,
 } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
-import { useMoney } from '../../ui/useMoney.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { comparedRows } from './comparedRows.ts';
 import { partsInWords } from '../open/designWords.ts';
@@ -119,8 +118,7 @@ function Columns({
   onChoose: (design: SystemDesign) => void;
   onPin?: (design: SystemDesign) => void;
 }) {
-  const { say } = useUnits();
-  const money = useMoney();
+  const reader = useReader();
   const { agreed } = useChosenSystem();
   return (
     <WideTable minWidth={180 + 190 * columns.length} label="Side by side, scrolls sideways">
@@ -150,7 +148,7 @@ function Columns({
                 {label}
               </Table.Th>
               {columns.map(({ key, judged }) => (
-                <Table.Td key={key}>{write({ judged, money, say })}</Table.Td>
+                <Table.Td key={key}>{write({ judged, reader })}</Table.Td>
               ))}
             </Table.Tr>
           ))}

@@ -1,4 +1,4 @@
-import { failureSentence, writeMinutes, writeNumber, writePercent } from '@katharos/words';
+import { failureSentence, type Reader } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import {
   type Assessment,
@@ -7,46 +7,45 @@ import {
   conditionKeys,
   type SystemDesign,
 } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 
-type Say = ReturnType<typeof useUnits>['say'];
-
-const rows: [label: string, write: (a: Assessment, say: Say) => string][] = [
-  ['Production', (a, say) => say('dailyVolume', a.productionLPerDay)],
-  ['Rejection', (a) => writePercent(a.rejection, 1)],
-  ['Product TDS', (a, say) => say('tds', a.productTdsMgL)],
-  ['Product pH', (a) => writeNumber(a.productPh, 1)],
-  ['Recovery', (a) => writePercent(a.recovery)],
-  ['Net driving pressure', (a, say) => say('pressure', a.netDrivingPressureBar)],
-  ['Usable volume', (a, say) => (a.fill ? say('volume', a.usableVolumeL) : 'no tank')],
+const rows: [label: string, write: (a: Assessment, reader: Reader) => string][] = [
+  ['Production', (a, reader) => reader.say('dailyVolume', a.productionLPerDay)],
+  ['Rejection', (a, reader) => reader.percent(a.rejection, 1)],
+  ['Product TDS', (a, reader) => reader.say('tds', a.productTdsMgL)],
+  ['Product pH', (a, reader) => reader.number(a.productPh, 1)],
+  ['Recovery', (a, reader) => reader.percent(a.recovery)],
+  ['Net driving pressure', (a, reader) => reader.say('pressure', a.netDrivingPressureBar)],
+  ['Usable volume', (a, reader) => (a.fill ? reader.say('volume', a.usableVolumeL) : 'no tank')],
   [
     'Fill time',
-    (a) => (!a.fill ? 'no tank' : a.fill.shutsOff ? writeMinutes(a.fill.fillTimeMin) : 'never'),
+    (a, reader) =>
+      !a.fill ? 'no tank' : a.fill.shutsOff ? reader.minutes(a.fill.fillTimeMin) : 'never',
   ],
   [
     'Shut-off',
-    (a, say) =>
+    (a, reader) =>
       !a.fill
         ? 'with the tap'
         : a.fill.shutsOff
-          ? say('pressure', a.fill.shutoffPressureBar)
-          : `never; stalls at ${say('pressure', a.fill.stallPressureBar)}`,
+          ? reader.say('pressure', a.fill.shutoffPressureBar)
+          : `never; stalls at ${reader.say('pressure', a.fill.stallPressureBar)}`,
   ],
-  ['Tap, tank half drawn', (a) => `${writeNumber(a.tapHalfLPerMin, 1)} L/min`],
-  ['A glass', (a) => `${writeNumber(a.secondsPerGlass, 0)} s`],
+  ['Tap, tank half drawn', (a, reader) => `${reader.number(a.tapHalfLPerMin, 1)} L/min`],
+  ['A glass', (a, reader) => `${reader.number(a.secondsPerGlass, 0)} s`],
 ];
 
 /** One design in four conditions side by side. */
 export function ConditionsTable({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { waters } = brief.task;
   const conditions = useMemo(() => assessConditions(design, waters), [design, waters]);
   const heads: Record<ConditionKey, string> = {
-    'as-measured': `As measured: ${say('temperature', waters.today.temperatureC, 0)}, ${say('pressure', waters.today.pressureBar)}`,
-    'cold-and-low': `Coldest and lowest: ${say('temperature', waters.worst.temperatureC, 0)}, ${say('pressure', waters.worst.pressureBar)}`,
+    'as-measured': `As measured: ${reader.say('temperature', waters.today.temperatureC, 0)}, ${reader.say('pressure', waters.today.pressureBar)}`,
+    'cold-and-low': `Coldest and lowest: ${reader.say('temperature', waters.worst.temperatureC, 0)}, ${reader.say('pressure', waters.worst.pressureBar)}`,
     aged: 'Aged membrane, today’s water',
     'all-three': 'All three together',
   };
@@ -81,7 +80,7 @@ export function ConditionsTable({ design, brief }: { design: SystemDesign; brief
                   const outcome = conditions[key];
                   return (
                     <Table.Td key={key} ta="right" data-testid={`${key}-${label}`}>
-                      {outcome.ok ? write(outcome.value, say) : '–'}
+                      {outcome.ok ? write(outcome.value, reader) : '–'}
                     </Table.Td>
                   );
                 })}

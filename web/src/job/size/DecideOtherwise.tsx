@@ -1,13 +1,12 @@
 import type { JobBrief } from '@katharos/job';
-import { optionWords, shortfallWords, topicTitle, writeNumber } from '@katharos/words';
+import { optionWords, shortfallWords, topicTitle } from '@katharos/words';
 import {
   decisionOptions,
   type DecisionTopic,
   type JudgedDesign,
   type SystemDesign,
 } from '@katharos/core';
-import { useMoney } from '../../ui/useMoney.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
@@ -24,7 +23,7 @@ interface Props {
 
 /** All ways to decide one thing side by side with what each leads to; the reason is kept with the choice. */
 export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { catalogue } = useSizing();
   const { overrule } = useChosenSystem();
   const options = useMemo(
@@ -90,7 +89,7 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
                     <Table.Td>
                       <Radio
                         value={option.key}
-                        label={`${optionWords(topic, option, say)}${option.inUse ? ' (in use)' : ''}`}
+                        label={`${optionWords(topic, option, reader)}${option.inUse ? ' (in use)' : ''}`}
                       />
                       {judged && <Shortfalls judged={judged[i]!} />}
                     </Table.Td>
@@ -126,8 +125,7 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
 }
 
 function Consequence({ judged }: { judged: JudgedDesign | undefined }) {
-  const { say } = useUnits();
-  const money = useMoney();
+  const reader = useReader();
   if (!judged) {
     return (
       <Table.Td colSpan={5}>
@@ -138,11 +136,13 @@ function Consequence({ judged }: { judged: JudgedDesign | undefined }) {
   const { today, worst, fiveYearCost } = judged;
   return (
     <>
-      <Table.Td ta="right">{worst ? say('dailyVolume', worst.productionLPerDay) : '–'}</Table.Td>
-      <Table.Td ta="right">{today ? say('tds', today.productTdsMgL) : '–'}</Table.Td>
-      <Table.Td ta="right">{today ? writeNumber(today.drainLPerProductL, 1) : '–'}</Table.Td>
-      <Table.Td ta="right">{worst ? `${writeNumber(worst.secondsPerGlass, 0)} s` : '–'}</Table.Td>
-      <Table.Td ta="right">{money(fiveYearCost)}</Table.Td>
+      <Table.Td ta="right">
+        {worst ? reader.say('dailyVolume', worst.productionLPerDay) : '–'}
+      </Table.Td>
+      <Table.Td ta="right">{today ? reader.say('tds', today.productTdsMgL) : '–'}</Table.Td>
+      <Table.Td ta="right">{today ? reader.number(today.drainLPerProductL, 1) : '–'}</Table.Td>
+      <Table.Td ta="right">{worst ? `${reader.number(worst.secondsPerGlass, 0)} s` : '–'}</Table.Td>
+      <Table.Td ta="right">{reader.money(fiveYearCost)}</Table.Td>
     </>
   );
 }

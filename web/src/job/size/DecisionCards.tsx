@@ -13,7 +13,7 @@ import {
   type SystemDesign,
 } from '@katharos/core';
 import { useDocument } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { DecideOtherwise } from './DecideOtherwise.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
@@ -139,7 +139,7 @@ function DecisionBody({
   brief: JobBrief;
   onOpen: () => void;
 }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const document = useDocument();
   const { catalogue } = useSizing();
   const { agreed, restore } = useChosenSystem();
@@ -150,7 +150,7 @@ function DecisionBody({
   const school = schoolWords[decision.code];
   return (
     <>
-      <Text size="sm">{decisionSentence(decision, say)}</Text>
+      <Text size="sm">{decisionSentence(decision, reader)}</Text>
       {school && (
         <Text size="xs" c="dimmed">
           {school}
@@ -159,7 +159,7 @@ function DecisionBody({
       {overruled && (
         <Text size="sm" data-testid={`overruled-${topic}`}>
           <strong>Decided by {overruled.by}</strong>
-          {inUse && `: ${optionWords(topic, inUse, say)}`}. {overruled.reason}
+          {inUse && `: ${optionWords(topic, inUse, reader)}`}. {overruled.reason}
         </Text>
       )}
       {options.length > 1 && (

@@ -1,8 +1,7 @@
 import type { JobBrief } from '@katharos/job';
-import { writeMinutes, writeNumber, writePercent } from '@katharos/words';
 import { type Assessment, type JudgedDesign, litresPerGallon, remineralise } from '@katharos/core';
 import { type Explanation, Figure } from '../../ui/Figure.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { explainFigures } from './explainFigures.ts';
 import { SimpleGrid } from '@mantine/core';
 
@@ -15,19 +14,20 @@ interface Props {
 
 /** The numbers of a sized system: what it makes first and large, today and in the worst case. */
 export function MainFigures({ judged, winter, brief }: Props) {
-  const { say, system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const { today, design } = judged;
   const minerals = remineralise(design, today);
-  const why: Record<string, Explanation> = explainFigures(design, today, brief, say);
+  const why: Record<string, Explanation> = explainFigures(design, today, brief, reader);
   const production = (litres: number) =>
     system === 'metric'
-      ? `${writeNumber(litres / litresPerGallon, 1)} gpd`
-      : `${writeNumber(litres, 0)} L/day`;
+      ? `${reader.number(litres / litresPerGallon, 1)} gpd`
+      : `${reader.number(litres, 0)} L/day`;
   const closes =
     today.fill === null
       ? 'with the tap'
       : today.fill.shutsOff
-        ? `at ${say('pressure', today.fill.shutoffPressureBar)}`
+        ? `at ${reader.say('pressure', today.fill.shutoffPressureBar)}`
         : 'never';
   return (
     <section className="panel" aria-label="What it does">
@@ -41,7 +41,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
             hero
             label="Makes today"
             value={{ dimension: 'dailyVolume', core: today.productionLPerDay }}
-            beside={`${production(today.productionLPerDay)}; asked: ${say('dailyVolume', brief.requirements.demandLPerDay)}`}
+            beside={`${production(today.productionLPerDay)}; asked: ${reader.say('dailyVolume', brief.requirements.demandLPerDay)}`}
             why={why.production}
           />
         </div>
@@ -54,7 +54,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
                 ? { dimension: 'dailyVolume', core: winter.productionLPerDay }
                 : { text: 'nothing' }
             }
-            beside={`${say('temperature', brief.task.waters.worst.temperatureC)}, ${say('pressure', brief.task.waters.worst.pressureBar)}, aged membrane`}
+            beside={`${reader.say('temperature', brief.task.waters.worst.temperatureC)}, ${reader.say('pressure', brief.task.waters.worst.pressureBar)}, aged membrane`}
             why={why.worst}
           />
         </div>
@@ -63,7 +63,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
             hero
             label="Product TDS"
             value={{ dimension: 'tds', core: today.productTdsMgL }}
-            beside={`of ${say('tds', today.water.tdsMgL)} in the feed`}
+            beside={`of ${reader.say('tds', today.water.tdsMgL)} in the feed`}
             why={why.tds}
           />
         </div>
@@ -71,7 +71,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
           <Figure
             hero
             label="Rejection"
-            value={{ text: writeNumber(today.rejection * 100, 1), unit: '%' }}
+            value={{ text: reader.number(today.rejection * 100, 1), unit: '%' }}
             beside={today.fill ? 'over a whole fill' : 'with the tap open'}
             why={why.rejection}
           />
@@ -80,8 +80,10 @@ export function MainFigures({ judged, winter, brief }: Props) {
           {today.fill ? (
             <Figure
               label="Fills its tank in"
-              value={{ text: today.fill.shutsOff ? writeMinutes(today.fill.fillTimeMin) : 'never' }}
-              beside={`${say('volume', today.usableVolumeL)} usable of a ${say('volume', design.tank!.volumeL, 0)} tank`}
+              value={{
+                text: today.fill.shutsOff ? reader.minutes(today.fill.fillTimeMin) : 'never',
+              }}
+              beside={`${reader.say('volume', today.usableVolumeL)} usable of a ${reader.say('volume', design.tank!.volumeL, 0)} tank`}
               why={why.fill}
             />
           ) : (
@@ -98,11 +100,11 @@ export function MainFigures({ judged, winter, brief }: Props) {
             label="To drain"
             value={{
               text: Number.isFinite(today.drainLPerProductL)
-                ? writeNumber(today.drainLPerProductL, 1)
+                ? reader.number(today.drainLPerProductL, 1)
                 : '–',
               unit: 'per 1 of product',
             }}
-            beside={`recovery ${writePercent(today.recovery)}`}
+            beside={`recovery ${reader.percent(today.recovery)}`}
             why={why.drain}
           />
         </div>
@@ -121,8 +123,8 @@ export function MainFigures({ judged, winter, brief }: Props) {
         <div data-testid="tap">
           <Figure
             label="At the tap"
-            value={{ text: writeNumber(today.secondsPerGlass, 0), unit: 's a glass' }}
-            beside={`${writeNumber(today.tapHalfLPerMin, 1)} L/min, pH ${writeNumber(minerals?.pH ?? today.productPh, 1)}, ${say('tds', minerals?.tdsMgL ?? today.productTdsMgL)}`}
+            value={{ text: reader.number(today.secondsPerGlass, 0), unit: 's a glass' }}
+            beside={`${reader.number(today.tapHalfLPerMin, 1)} L/min, pH ${reader.number(minerals?.pH ?? today.productPh, 1)}, ${reader.say('tds', minerals?.tdsMgL ?? today.productTdsMgL)}`}
             why={why.tap}
           />
         </div>

@@ -8,7 +8,7 @@ import {
   type SystemDesign,
   tankPressure,
 } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import styles from './PressureBars.module.css';
@@ -35,7 +35,7 @@ interface Props {
 
 /** Where the pressure goes while the tank fills. */
 export function PressureBars({ design, brief, today }: Props) {
-  const { say } = useUnits();
+  const reader = useReader();
   const water = brief.task.waters.today;
   const bars = useMemo<Bar[]>(() => {
     const { tank } = design;
@@ -55,7 +55,7 @@ export function PressureBars({ design, brief, today }: Props) {
         Where the pressure goes
       </Title>
       <Text size="sm" c="dimmed" mb="sm">
-        From {say('pressure', water.pressureBar)} at the street
+        From {reader.say('pressure', water.pressureBar)} at the street
         {design.pump ? ' and what the pump adds' : ''} to what is left to make water.
       </Text>
       <ul className={styles.bars}>
@@ -64,7 +64,7 @@ export function PressureBars({ design, brief, today }: Props) {
             <span className={styles.name}>
               {bar.name}
               {bar.budget.ok && (
-                <span className="quiet"> {say('flow', bar.budget.value.productLPerH)}</span>
+                <span className="quiet"> {reader.say('flow', bar.budget.value.productLPerH)}</span>
               )}
             </span>
             {bar.budget.ok ? (
@@ -88,7 +88,7 @@ function BudgetBar({
   most: number;
   tankless: boolean;
 }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const whole = budget.supplyBar + budget.pumpBar;
   return (
     <>
@@ -101,7 +101,8 @@ function BudgetBar({
         {parts.map(({ key, label, tankless: other }) => (
           <span key={key}>
             <span className={styles.swatch} data-part={key} aria-hidden />
-            {tankless && other ? other : label} <strong>{say('pressure', budget[key])}</strong>
+            {tankless && other ? other : label}{' '}
+            <strong>{reader.say('pressure', budget[key])}</strong>
           </span>
         ))}
       </span>

@@ -6,7 +6,7 @@ import {
   type TradeOff,
 } from '@katharos/core';
 import { useSession } from '../../data/session.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
 import { NumberInput, Slider, Table } from '@mantine/core';
@@ -26,14 +26,15 @@ const marks = [
 
 /** A weight and a limit for each thing that designs differ in, with the span that there is to choose from. */
 export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const spanOf = (key: CriterionKey): string => {
     const values = tradeOffs.map(({ criteria }) => criteria[key]).filter(Number.isFinite);
     if (values.length === 0) return '–';
     const [least, most] = [Math.min(...values), Math.max(...values)];
-    const [from, to] = [writeCriterion(key, least, system), writeCriterion(key, most, system)];
+    const [from, to] = [writeCriterion(key, least, reader), writeCriterion(key, most, reader)];
     return from === to ? from : `${from} – ${to}`;
   };
   const setWeight = (key: CriterionKey, weight: number) => {
@@ -76,7 +77,7 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
                 <Table.Td>
                   <NumberInput
                     aria-label={`${most}: ${label}`}
-                    placeholder={most.toLowerCase()}
+                    placeholder={reader.within(most)}
                     w={130}
                     min={0}
                     decimalScale={decimals}

@@ -1,5 +1,4 @@
 import type { JobBrief } from '@katharos/job';
-import { writeNumber, writePercent } from '@katharos/words';
 import {
   type Assessment,
   recoveryCurve,
@@ -8,7 +7,7 @@ import {
   unitSystems,
 } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import {
@@ -33,7 +32,8 @@ export function RecoveryChart({
   brief: JobBrief;
   today: Assessment;
 }) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const water = brief.task.waters.today;
   const unit = unitOf('tds', unitSystems[system].tds);
   const curve = useMemo(() => recoveryCurve(design, water), [design, water]);
@@ -107,11 +107,11 @@ export function RecoveryChart({
           <Table.Tbody>
             {points.map((point) => (
               <Table.Tr key={point.flow}>
-                <Table.Td ta="right">{writeNumber(point.flow, 0)}</Table.Td>
-                <Table.Td ta="right">{writePercent(point.recovery / 100)}</Table.Td>
-                <Table.Td ta="right">{writeNumber(point.tds, 1)}</Table.Td>
-                <Table.Td ta="right">{writeNumber(point.lsi, 1)}</Table.Td>
-                <Table.Td ta="right">{writeNumber(point.drain, 1)}</Table.Td>
+                <Table.Td ta="right">{reader.number(point.flow, 0)}</Table.Td>
+                <Table.Td ta="right">{reader.percent(point.recovery / 100)}</Table.Td>
+                <Table.Td ta="right">{reader.number(point.tds, 1)}</Table.Td>
+                <Table.Td ta="right">{reader.number(point.lsi, 1)}</Table.Td>
+                <Table.Td ta="right">{reader.number(point.drain, 1)}</Table.Td>
               </Table.Tr>
             ))}
           </Table.Tbody>

@@ -1,5 +1,5 @@
 import { type JobBrief, saysTheSame } from '@katharos/job';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import type { JudgedDesign, Recommendation } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
@@ -9,9 +9,6 @@ import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Button, Group, Text, Title } from '@mantine/core';
 import { useNavigate } from 'react-router';
-
-const day = (at: string): string =>
-  new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** What the system is, and the one step that comes next: choose it, agree on it, plumb it in. */
 export function SizeHeader({
@@ -24,7 +21,7 @@ export function SizeHeader({
   recommendation: Recommendation | undefined;
 }) {
   const { jobId, document } = useJob();
-  const { say } = useUnits();
+  const reader = useReader();
   const { chosen } = useSizing();
   const { choose, agreed } = useChosenSystem();
   const navigate = useNavigate();
@@ -45,16 +42,16 @@ export function SizeHeader({
           </Title>
           {judged.worst && judged.shortfalls.length === 0 && (
             <Text fw={600} className="mark good" data-testid="verdict">
-              Sound: {say('dailyVolume', judged.worst.productionLPerDay)} with the coldest water,
-              the lowest pressure and an aged membrane, where{' '}
-              {say('dailyVolume', brief.requirements.demandLPerDay)} are drunk.
+              Sound: {reader.say('dailyVolume', judged.worst.productionLPerDay)} with the coldest
+              water, the lowest pressure and an aged membrane, where{' '}
+              {reader.say('dailyVolume', brief.requirements.demandLPerDay)} are drunk.
             </Text>
           )}
           <Text>{partsInWords(design)}</Text>
           {agreed && (
             <Text size="sm" c="dimmed">
-              Agreed on {day(agreed.at)}, noted by {agreed.by}. Nothing changes it until the
-              agreement is opened again.
+              Agreed on {reader.when(agreed.at, 'long-date')}, noted by {agreed.by}. Nothing changes
+              it until the agreement is opened again.
             </Text>
           )}
         </div>

@@ -1,10 +1,4 @@
-import {
-  failureHead,
-  failureSentence,
-  lampFaultWords,
-  writeNumber,
-  writePercent,
-} from '@katharos/words';
+import { failureHead, failureSentence, lampFaultWords } from '@katharos/words';
 import { type JobBrief, lampFeedOf } from '@katharos/job';
 import {
   assessUltraviolet,
@@ -18,7 +12,7 @@ import {
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { ChosenActions } from './ChosenActions.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
@@ -34,7 +28,7 @@ interface Props {
 /** A line with a lamp and no membrane: its flow, its dose, and whether this water can be lit at all. */
 export function SizedUltraviolet({ brief, line }: Props) {
   const { jobId, document } = useJob();
-  const { say } = useUnits();
+  const reader = useReader();
   const { agreed } = useChosenSystem();
   const added = isAddedLamp(line);
   const water = brief.task.waters.today;
@@ -75,7 +69,7 @@ export function SizedUltraviolet({ brief, line }: Props) {
                 <Figure
                   hero
                   label="Dose at the tap’s flow"
-                  value={{ text: writeNumber(assessed.value.doseMjCm2, 0), unit: 'mJ/cm²' }}
+                  value={{ text: reader.number(assessed.value.doseMjCm2, 0), unit: 'mJ/cm²' }}
                   beside={`${ultravioletLimits.doseMjCm2} are wanted`}
                   why={{
                     equation:
@@ -84,9 +78,9 @@ export function SizedUltraviolet({ brief, line }: Props) {
                     inputs: [
                       [
                         'Rated',
-                        `${line.lamp.ratedDoseMjCm2} mJ/cm² at ${say('flow', line.lamp.ratedFlowLPerH)}`,
+                        `${line.lamp.ratedDoseMjCm2} mJ/cm² at ${reader.say('flow', line.lamp.ratedFlowLPerH)}`,
                       ],
-                      ['Flow', say('flow', assessed.value.flowLPerMin * 60)],
+                      ['Flow', reader.say('flow', assessed.value.flowLPerMin * 60)],
                     ],
                   }}
                 />
@@ -94,25 +88,25 @@ export function SizedUltraviolet({ brief, line }: Props) {
               <Figure
                 hero
                 label="A glass"
-                value={{ text: writeNumber(assessed.value.secondsPerGlass, 0), unit: 's' }}
-                beside={`${writeNumber(assessed.value.flowLPerMin, 1)} L/min ${added ? 'measured at its tap' : 'straight from the supply'}`}
+                value={{ text: reader.number(assessed.value.secondsPerGlass, 0), unit: 's' }}
+                beside={`${reader.number(assessed.value.flowLPerMin, 1)} L/min ${added ? 'measured at its tap' : 'straight from the supply'}`}
               />
               <Figure
                 label="Flow that keeps the dose"
-                value={{ text: writeNumber(assessed.value.mostLPerMin, 1), unit: 'L/min' }}
+                value={{ text: reader.number(assessed.value.mostLPerMin, 1), unit: 'L/min' }}
                 beside="a flow limiter holds it there"
               />
               {assessed.value.rejectionAhead === null ? (
                 <Figure
                   label="Takes out"
                   value={{ text: 'nothing dissolved' }}
-                  beside={`TDS stays ${say('tds', water.tdsMgL)}`}
+                  beside={`TDS stays ${reader.say('tds', water.tdsMgL)}`}
                 />
               ) : (
                 <Figure
                   label="The membrane ahead holds back"
-                  value={{ text: writePercent(assessed.value.rejectionAhead) }}
-                  beside={`${writePercent(rejectionGrades.marginal)} at the least, for a clean sleeve`}
+                  value={{ text: reader.percent(assessed.value.rejectionAhead) }}
+                  beside={`${reader.percent(rejectionGrades.marginal)} at the least, for a clean sleeve`}
                 />
               )}
             </SimpleGrid>
@@ -151,6 +145,7 @@ function LampSelect({ brief, line, flowLPerMin }: Props & { flowLPerMin: number 
   const { choose, agreed } = useChosenSystem();
   const { today } = brief.task.waters;
   const feed = lampFeedOf(document.survey, today.hardnessMgL);
+  const reader = useReader();
   const stocked = partsOf(catalogue, 'lamp');
   // The one that was chosen may have left the catalogue since.
   const lamps = stocked.some(({ id }) => id === line.lamp.id) ? stocked : [line.lamp, ...stocked];
@@ -167,7 +162,7 @@ function LampSelect({ brief, line, flowLPerMin }: Props & { flowLPerMin: number 
       }}
       data={lamps.map((lamp) => {
         const { doseMjCm2 } = lampAt({ ...line, lamp }, flowLPerMin, today, feed);
-        return { value: lamp.id, label: `${lamp.name}: ${writeNumber(doseMjCm2, 0)} mJ/cm²` };
+        return { value: lamp.id, label: `${lamp.name}: ${reader.number(doseMjCm2, 0)} mJ/cm²` };
       })}
     />
   );

@@ -1,8 +1,7 @@
 import type { JobBrief } from '@katharos/job';
-import { writeNumber } from '@katharos/words';
 import { assess, type SystemDesign, unitOf, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import {
@@ -21,7 +20,8 @@ const temperatures = Array.from({ length: 14 }, (_, i) => 2 + i * 2);
 
 /** Production over water temperature with the year's range marked, and the same as a table. */
 export function TemperatureChart({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
-  const { system, say } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const { today, worst } = brief.task.waters;
   const volume = unitOf('dailyVolume', unitSystems[system].dailyVolume);
   const degree = unitOf('temperature', unitSystems[system].temperature);
@@ -47,7 +47,7 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
       </Title>
       <Text size="sm" c="dimmed" mb="sm">
         Production in {volume.symbol} over water temperature in {degree.symbol} at{' '}
-        {say('pressure', today.pressureBar)}, membrane new. Shaded: from the coldest water to
+        {reader.say('pressure', today.pressureBar)}, membrane new. Shaded: from the coldest water to
         today’s. Dashed: what is asked.
       </Text>
       <div style={{ height: 240 }} aria-hidden>
@@ -102,8 +102,8 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
           <Table.Tbody>
             {points.map((point) => (
               <Table.Tr key={point.temperature}>
-                <Table.Td>{writeNumber(point.temperature, 0)}</Table.Td>
-                <Table.Td ta="right">{writeNumber(point.production, 1)}</Table.Td>
+                <Table.Td>{reader.number(point.temperature, 0)}</Table.Td>
+                <Table.Td ta="right">{reader.number(point.production, 1)}</Table.Td>
               </Table.Tr>
             ))}
           </Table.Tbody>

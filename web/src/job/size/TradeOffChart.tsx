@@ -2,7 +2,7 @@ import { saysTheSame } from '@katharos/job';
 import { type CriterionKey, criterionKeys, type SystemDesign, type TradeOff } from '@katharos/core';
 import { useSession } from '../../data/session.ts';
 import { chartGrid, chartMargin, chartTick } from '../../ui/chartStyle.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { criterionWords } from './criteria.ts';
 import { partsInWords } from '../open/designWords.ts';
 import { Group, NativeSelect } from '@mantine/core';
@@ -37,7 +37,8 @@ interface Dot {
 
 /** Designs as dots over any two of what they differ in: filled within the limits, ringed the best, squared the one in use. */
 export function TradeOffChart({ tradeOffs, within, weighed, current, picked, onPick }: Props) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const [x, setX] = useState<CriterionKey>('buy');

@@ -11,7 +11,7 @@ import {
 import { useSession } from '../../data/session.ts';
 import { useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
 import { partsInWords } from '../open/designWords.ts';
@@ -33,7 +33,8 @@ const listed = 8;
 export function WeighPanel({ recommendation, current, onChoose }: Props) {
   const { document, edit } = useJob();
   const { agreed } = useChosenSystem();
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const session = useSession();
   const currency = session?.firm.settings.currency ?? 'EUR';
   const { tradeOffs } = recommendation;
@@ -101,7 +102,7 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
                   </Table.Td>
                   {criterionKeys.map((key) => (
                     <Table.Td key={key} ta="right">
-                      {writeCriterion(key, one.criteria[key], system)}
+                      {writeCriterion(key, one.criteria[key], reader)}
                     </Table.Td>
                   ))}
                   <Table.Td>

@@ -1,5 +1,4 @@
 import type { JobBrief } from '@katharos/job';
-import { writeNumber } from '@katharos/words';
 import {
   type Assessment,
   litresPerGallon,
@@ -9,7 +8,7 @@ import {
 } from '@katharos/core';
 import { drawKindNames } from '../household/drawKinds.ts';
 import { chartTooltip } from '../../ui/chartStyle.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Table, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Layer, Rectangle, ResponsiveContainer, Sankey, Tooltip } from 'recharts';
@@ -21,14 +20,15 @@ const yearUnit = (system: UnitSystem) =>
 
 /** Where a year's water goes, from the street to the drain and to every kind of use; the width is the water. */
 export function YearChart({ brief, today }: { brief: JobBrief; today: Assessment }) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const { household } = brief.requirements;
   const year = useMemo(
     () => yearOfWater(sampleDraws(household), today.drainLPerProductL),
     [household, today.drainLPerProductL],
   );
   const { symbol, of, decimals } = yearUnit(system);
-  const write = (m3: number) => `${writeNumber(m3 * of, decimals)} ${symbol}`;
+  const write = (m3: number) => `${reader.number(m3 * of, decimals)} ${symbol}`;
   const rows: [string, number][] = [
     ['From the street', year.streetM3],
     ['To drain', year.drainM3],

@@ -1,4 +1,4 @@
-import { writeNumber } from '@katharos/words';
+import type { Reader } from '@katharos/words';
 import { type CriterionKey, litresPerGallon, type UnitSystem } from '@katharos/core';
 
 /** How a criterion is written and typed: its own unit, and what a core value is multiplied by for it. */
@@ -73,7 +73,7 @@ export const criterionWords: Record<CriterionKey, CriterionWords> = {
 };
 
 /** A criterion's value as it is read, without its unit. */
-export const writeCriterion = (key: CriterionKey, value: number, system: UnitSystem): string => {
+export const writeCriterion = (key: CriterionKey, value: number, reader: Reader): string => {
   const { decimals, factor } = criterionWords[key];
-  return writeNumber(value * factor(system), decimals);
+  return reader.number(value * factor(reader.units), decimals);
 };

@@ -1,5 +1,5 @@
 import type { JobBrief } from '@katharos/job';
-import { type Say, writeNumber, writePercent } from '@katharos/words';
+import { type Reader } from '@katharos/words';
 import type { Assessment, SystemDesign } from '@katharos/core';
 import type { Explanation } from '../../ui/Figure.tsx';
 
@@ -8,7 +8,7 @@ export function explainFigures(
   design: SystemDesign,
   today: Assessment,
   brief: JobBrief,
-  say: Say,
+  reader: Reader,
 ): Record<
   'production' | 'worst' | 'tds' | 'rejection' | 'fill' | 'drain' | 'shutoff' | 'tap',
   Explanation
@@ -16,14 +16,14 @@ export function explainFigures(
   const { running, water } = today;
   const { worst } = brief.task.waters;
   const feed: Explanation['inputs'] = [
-    ['Feed', say('tds', water.tdsMgL)],
-    ['Supply', say('pressure', water.pressureBar)],
-    ['Water', say('temperature', water.temperatureC)],
+    ['Feed', reader.say('tds', water.tdsMgL)],
+    ['Supply', reader.say('pressure', water.pressureBar)],
+    ['Water', reader.say('temperature', water.temperatureC)],
   ];
   const driving: Explanation['inputs'] = [
-    ['At the membrane', say('pressure', running.membranePressureBar)],
-    ['Product side', say('pressure', running.permeateBackPressureBar)],
-    ['Net driving pressure', say('pressure', today.netDrivingPressureBar)],
+    ['At the membrane', reader.say('pressure', running.membranePressureBar)],
+    ['Product side', reader.say('pressure', running.permeateBackPressureBar)],
+    ['Net driving pressure', reader.say('pressure', today.netDrivingPressureBar)],
   ];
   const model =
     'Solution-diffusion with concentration polarisation along a spiral element; osmotic pressure and net driving pressure by ASTM D4516.';
@@ -40,23 +40,23 @@ export function explainFigures(
         'The same in the coldest water at the lowest pressure, with a fifth of the membrane’s flow lost and half as much salt passage again.',
       source: `${model} Ageing is a default.`,
       inputs: [
-        ['Supply', say('pressure', worst.pressureBar)],
-        ['Water', say('temperature', worst.temperatureC)],
+        ['Supply', reader.say('pressure', worst.pressureBar)],
+        ['Water', reader.say('temperature', worst.temperatureC)],
       ],
     },
     tds: {
       equation:
         'Salt that diffused through over water that was pushed through, mixed over a whole fill. Before any mineral cartridge.',
       source: model,
-      inputs: [...feed, ['Recovery running', writePercent(running.recovery)]],
+      inputs: [...feed, ['Recovery running', reader.percent(running.recovery)]],
     },
     rejection: {
       equation: '1 − product TDS / feed TDS.',
       source: `${model} The element’s permeances come from its rating.`,
       inputs: [
-        ['Product', say('tds', today.productTdsMgL)],
-        ['Feed', say('tds', water.tdsMgL)],
-        ['Rated', writePercent(design.membrane.rating.ratedRejection, 1)],
+        ['Product', reader.say('tds', today.productTdsMgL)],
+        ['Feed', reader.say('tds', water.tdsMgL)],
+        ['Rated', reader.percent(design.membrane.rating.ratedRejection, 1)],
       ],
     },
     fill: {
@@ -65,18 +65,18 @@ export function explainFigures(
       source:
         'Boyle’s law for the air cushion; product flow from the operating point at each pressure.',
       inputs: [
-        ['Precharge', design.tank ? say('pressure', design.tank.prechargeBar) : 'no tank'],
-        ['Flow at the start', say('flow', running.permeateFlowLPerH)],
-        ['Usable', say('volume', today.usableVolumeL)],
+        ['Precharge', design.tank ? reader.say('pressure', design.tank.prechargeBar) : 'no tank'],
+        ['Flow at the start', reader.say('flow', running.permeateFlowLPerH)],
+        ['Usable', reader.say('volume', today.usableVolumeL)],
       ],
     },
     drain: {
       equation: 'Concentrate through the restrictor, Q = k √P, over the whole fill.',
       source: 'Orifice equation from the restrictor’s rating.',
       inputs: [
-        ['Concentrate', say('flow', running.concentrateFlowLPerH)],
-        ['Product at the start', say('flow', running.permeateFlowLPerH)],
-        ['Recovery running', writePercent(running.recovery)],
+        ['Concentrate', reader.say('flow', running.concentrateFlowLPerH)],
+        ['Product at the start', reader.say('flow', running.permeateFlowLPerH)],
+        ['Recovery running', reader.percent(running.recovery)],
       ],
     },
     shutoff: {
@@ -93,10 +93,10 @@ export function explainFigures(
       inputs: [
         [
           'Tube',
-          `${say('length', design.line.lengthM)} of ${writeNumber(design.line.innerDiameterMm, 1)} mm bore`,
+          `${reader.say('length', design.line.lengthM)} of ${reader.number(design.line.innerDiameterMm, 1)} mm bore`,
         ],
-        ['Rise', say('length', design.line.riseM)],
-        ['Tank full', `${writeNumber(today.tapFullLPerMin, 1)} L/min`],
+        ['Rise', reader.say('length', design.line.riseM)],
+        ['Tank full', `${reader.number(today.tapFullLPerMin, 1)} L/min`],
       ],
     },
   };

@@ -1,3 +1,4 @@
+import { useReader } from '../../ui/useReader.ts';
 import { balanceSentence, solidsSentences } from '@katharos/words';
 import { type LaboratoryReport, readReport, reportFindings } from '@katharos/job';
 import { useEdit, useJob } from '../open/useJob.ts';
@@ -45,6 +46,7 @@ const longestReport = 60000;
 
 function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void }) {
   const { stamp } = useEdit();
+  const reader = useReader();
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const read = (content: string, name: string) => {
@@ -54,7 +56,7 @@ function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void })
     }
     if (content.length > longestReport) {
       setFault(
-        `This is longer than ${longestReport.toLocaleString('en-GB')} characters; paste the part for this water.`,
+        `This is longer than ${reader.number(longestReport, 0)} characters; paste the part for this water.`,
       );
       return;
     }
@@ -110,10 +112,11 @@ function Report({
   report: LaboratoryReport;
   onChange: (report: LaboratoryReport) => void;
 }) {
+  const reader = useReader();
   const read = useMemo(() => readReport(report), [report]);
   const findings = useMemo(() => reportFindings(read.rows), [read]);
-  const balance = balanceSentence(findings);
-  const remarks = [...(balance ? [balance] : []), ...solidsSentences(findings)];
+  const balance = balanceSentence(findings, reader);
+  const remarks = [...(balance ? [balance] : []), ...solidsSentences(findings, reader)];
   return (
     <Stack gap="md">
       <Text size="sm" c="dimmed">

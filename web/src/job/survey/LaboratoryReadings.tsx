@@ -9,10 +9,9 @@ import {
   type ReportReading,
   surveyFields,
 } from '@katharos/job';
-import { writeEntered } from '@katharos/words';
 import type { Analyte } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Button, Checkbox, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 
@@ -30,7 +29,7 @@ export function LaboratoryReadings({
   findings: ReportFindings;
 }) {
   const { document, edit } = useJob();
-  const { say } = useUnits();
+  const reader = useReader();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const held = ({ target }: ReportReading): Reading | undefined =>
     target.part === 'readings'
@@ -73,12 +72,12 @@ export function LaboratoryReadings({
           : !fits(reading)
             ? 'outside what a survey can hold'
             : now
-              ? `replaces ${writeEntered(field.dimension, now)}`
+              ? `replaces ${reader.entered(field.dimension, now)}`
               : 'not read so far';
         return (
           <Checkbox
             key={idOf(reading)}
-            label={`${field.label}: ${say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => lowerLabel(analyte)).join(' and ')} (${note})`}
+            label={`${field.label}: ${reader.say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => lowerLabel(analyte)).join(' and ')} (${note})`}
             disabled={!fits(reading)}
             checked={fits(reading) && !left.has(idOf(reading))}
             onChange={(event) => {

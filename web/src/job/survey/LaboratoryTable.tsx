@@ -1,5 +1,6 @@
 import { analyteLabel, type ReportRow } from '@katharos/job';
-import { troubleSentence, writeNumber } from '@katharos/words';
+import { useReader } from '../../ui/useReader.ts';
+import { troubleSentence } from '@katharos/words';
 import { type Analyte, analytes, analyteUnit } from '@katharos/core';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { NativeSelect, Table, Text, TextInput } from '@mantine/core';
@@ -18,6 +19,7 @@ const choices = [
 
 /** Every line of the report: what it says, what it is taken for, and why not where it is not. */
 export function LaboratoryTable({ rows, onChoose }: Props) {
+  const reader = useReader();
   return (
     <WideTable minWidth={640} label="Lines of the report, scrolls sideways">
       <Table verticalSpacing={4}>
@@ -37,7 +39,7 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
                 {row.name || '(no name)'}
                 {row.trouble && (
                   <Text size="xs" c="dimmed">
-                    {troubleSentence(row)}
+                    {troubleSentence(row, reader)}
                   </Text>
                 )}
               </Table.Td>
@@ -74,7 +76,7 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
               <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
                 {row.amount === null || !row.analyte
                   ? '–'
-                  : `${row.below ? 'up to ' : ''}${writeNumber(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
+                  : `${row.below ? 'up to ' : ''}${reader.number(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
               </Table.Td>
             </Table.Tr>
           ))}

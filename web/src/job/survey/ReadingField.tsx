@@ -1,5 +1,5 @@
+import { useReader } from '../../ui/useReader.ts';
 import type { QuantityField, Reading } from '@katharos/job';
-import { writeEntered } from '@katharos/words';
 import type { Quantity } from '@katharos/core';
 import { useEdit } from '../open/useJob.ts';
 import { QuantityInput } from '../../ui/QuantityInput.tsx';
@@ -63,14 +63,6 @@ export function ReadingField({
   );
 }
 
-const clock = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
 /** Who, when and with what; a tap changes the instrument. */
 function Provenance({
   field,
@@ -83,9 +75,10 @@ function Provenance({
 }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
+  const reader = useReader();
   const words = [
     reading.by,
-    reading.takenAt ? clock(reading.takenAt) : '',
+    reading.takenAt ? reader.when(reading.takenAt, 'short-moment') : '',
     reading.instrument ?? 'instrument not said',
   ];
   const keep = (instrument: string) => {
@@ -125,7 +118,7 @@ function Provenance({
         >
           <Stack gap="xs">
             <Text size="sm">
-              {field.label} {writeEntered(field.dimension, reading)}
+              {field.label} {reader.entered(field.dimension, reading)}
               {reading.by && `, taken by ${reading.by}`}
             </Text>
             <Autocomplete

@@ -10,7 +10,7 @@ import {
 import { failureSentence, missingWords } from '@katharos/words';
 import type { SurveyKey } from '@katharos/core';
 import { useDocument, useJob } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 import { choiceFields } from './choiceFields.ts';
@@ -95,14 +95,14 @@ export function takenOf(
 function SurveyReading({ name }: { name: SurveyKey }) {
   const { document, edit } = useJob();
   const { brief } = useSizing();
-  const { say } = useUnits();
+  const reader = useReader();
   const { survey } = document;
   const reading = survey.readings[name];
   const well = survey.source === 'well';
   const own = wellFields[name];
   const field = well && own ? { ...surveyFields[name], ...own } : surveyFields[name];
   const assumed = brief?.ok ? brief.value.survey.assumed.find((a) => a.key === name) : undefined;
-  const stood = brief?.ok ? say(field.dimension, brief.value.survey.values[name]) : '';
+  const stood = brief?.ok ? reader.say(field.dimension, brief.value.survey.values[name]) : '';
   const described = !reading && !assumed && isKnown(survey, name);
   const placeholder = assumed
     ? `not taken: ${stood} assumed`

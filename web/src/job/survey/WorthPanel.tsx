@@ -4,12 +4,11 @@ import {
   productionBandSentence,
   surelySettled,
   worthTopicNames,
-  writePercent,
 } from '@katharos/words';
 import { surveyReadings } from '@katharos/job';
 import { type OpenQuestion, representatives } from '@katharos/core';
 import { useDocument } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { useSearch, useSizing } from '../open/sizingContext.ts';
 import { newest, useComputed } from '../../workers/useComputed.ts';
 import { Skeleton, Stack, Text, Title } from '@mantine/core';
@@ -23,7 +22,7 @@ export function WorthPanel() {
   const document = useDocument();
   const search = useSearch();
   const { brief, design, catalogue } = useSizing();
-  const { say } = useUnits();
+  const reader = useReader();
   const question = useMemo<OpenQuestion | null>(() => {
     if (!brief?.ok || !design) return null;
     const recommendation = search.kind === 'found' ? search.recommendation : undefined;
@@ -47,17 +46,18 @@ export function WorthPanel() {
         <Stack gap="xs" style={{ opacity: outdated ? 0.6 : 1 }}>
           {open.map((decision) => (
             <Text key={decision.topic} data-testid={`open-${decision.topic}`}>
-              <strong>{worthTopicNames[decision.topic]}.</strong> {openDecisionSentence(decision)}
+              <strong>{worthTopicNames[decision.topic]}.</strong>{' '}
+              {openDecisionSentence(decision, reader)}
             </Text>
           ))}
           {open.length === 0 && (
             <Text data-testid="nothing-open">
               No decision hangs on a reading that is still missing: pump, regulator, minerals and
-              scale each come out the same in at least {writePercent(surelySettled)} of the{' '}
+              scale each come out the same in at least {reader.percent(surelySettled)} of the{' '}
               {worth.samples} surveys that these readings allow.
             </Text>
           )}
-          <Text>{productionBandSentence(worth.production, say)}</Text>
+          <Text>{productionBandSentence(worth.production, reader)}</Text>
           <Text size="sm" c="dimmed">
             Found by trying {worth.samples} surveys within the instruments’ uncertainty and, for
             what was not taken, within what supplies and households differ by.

@@ -1,18 +1,17 @@
-import { writeNumber } from '@katharos/words';
 import type { Comparison, Verdict } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { Table } from '@mantine/core';
 
 /** Measured beside expected, figure by figure, with how far apart they are. */
 export function ComparisonTable({ verdict }: { verdict: Verdict }) {
-  const { say } = useUnits();
-  const percent = (value: number) => `${writeNumber(value * 100, 1)} %`;
+  const reader = useReader();
+  const percent = (value: number) => `${reader.number(value * 100, 1)} %`;
   const rows: [label: string, comparison: Comparison | null, write: (value: number) => string][] = [
-    ['Product TDS', verdict.productTds, (value) => say('tds', value)],
+    ['Product TDS', verdict.productTds, (value) => reader.say('tds', value)],
     ['Rejection', verdict.rejection, percent],
-    ['Product flow', verdict.productFlow, (value) => say('flow', value)],
-    ['Drain flow', verdict.drainFlow, (value) => say('flow', value)],
+    ['Product flow', verdict.productFlow, (value) => reader.say('flow', value)],
+    ['Drain flow', verdict.drainFlow, (value) => reader.say('flow', value)],
     ['Recovery', verdict.recovery, percent],
   ];
   return (

@@ -1,13 +1,6 @@
-import {
-  failureSentence,
-  gradeWords,
-  verdictSentences,
-  writeNumber,
-  writePercent,
-} from '@katharos/words';
+import { failureSentence, gradeWords, verdictSentences } from '@katharos/words';
 import {
   type JobDocument,
-  labelInSentence,
   verificationReadings,
   type VerifyKey,
   verifyFields,
@@ -18,7 +11,7 @@ import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone, type ToneKind } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Checks } from './Checks.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
@@ -115,12 +108,13 @@ const coreNames: Record<VerifyKey, string> = {
 };
 
 function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
+  const reader = useReader();
   const needed: VerifyKey[] = ['feedTds', 'productTds', 'temperature', 'pressure'];
   const missing = needed.filter((key) => !verify.readings[key]);
   return (
     <Tone kind="warn" head="No verdict yet">
-      Still to read: {missing.map((key) => labelInSentence(verifyFields[key])).join(', ')}. The
-      flows are not needed for the rejection, but they tell faults apart.
+      Still to read: {reader.list(missing.map((key) => reader.within(verifyFields[key].label)))}.
+      The flows are not needed for the rejection, but they tell faults apart.
     </Tone>
   );
 }
@@ -128,10 +122,10 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
 const tones: Record<Verdict['grade'], ToneKind> = { good: 'good', marginal: 'warn', fail: 'bad' };
 
 function VerdictPanel({ verdict: judged }: { verdict: Verdict }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const kind: ToneKind =
     judged.grade === 'good' && !judged.asExpected ? 'warn' : tones[judged.grade];
-  const [first, ...rest] = verdictSentences(judged, say);
+  const [first, ...rest] = verdictSentences(judged, reader);
   return (
     <section className="panel" aria-label="Verdict">
       <Stack>
@@ -140,16 +134,16 @@ function VerdictPanel({ verdict: judged }: { verdict: Verdict }) {
             <Figure
               hero
               label="Rejection"
-              value={{ text: writeNumber(judged.rejection.measured * 100, 1), unit: '%' }}
-              beside={`expected ${writePercent(judged.rejection.expected, 1)} ± ${writeNumber(judged.rejection.band * 100, 1)}`}
+              value={{ text: reader.number(judged.rejection.measured * 100, 1), unit: '%' }}
+              beside={`expected ${reader.percent(judged.rejection.expected, 1)} ± ${reader.number(judged.rejection.band * 100, 1)}`}
               why={{
                 equation:
                   '1 − product TDS / feed TDS, beside what the model gives for this feed, pressure and temperature with the tap open.',
                 source:
                   'Solution-diffusion model with the element’s rating; the band is two standard uncertainties of meter, thermometer, gauge and element.',
                 inputs: [
-                  ['Product expected', say('tds', judged.productTds.expected)],
-                  ['Band', say('tds', judged.productTds.band)],
+                  ['Product expected', reader.say('tds', judged.productTds.expected)],
+                  ['Band', reader.say('tds', judged.productTds.band)],
                 ],
               }}
             />

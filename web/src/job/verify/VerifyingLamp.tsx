@@ -1,10 +1,10 @@
-import { labelInSentence, lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
+import { lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
 import { ultravioletSentence } from '@katharos/words';
 import { isAddedLamp, type UltravioletLine } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { Checks } from './Checks.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -13,7 +13,7 @@ import { Link } from 'react-router';
 /** A lamp without a membrane: dissolved solids say nothing about it; flow, dose and a laboratory do. */
 export function VerifyingLamp({ line }: { line: UltravioletLine }) {
   const { document, edit, jobId } = useJob();
-  const { say } = useUnits();
+  const reader = useReader();
   const found = ultravioletVerdict(document, line);
   const { verify } = document;
   const added = isAddedLamp(line);
@@ -52,14 +52,14 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
           kind={found.enough ? 'good' : 'bad'}
           head={found.enough ? 'The dose is enough' : 'Not good enough yet'}
         >
-          {ultravioletSentence(found, say)}
+          {ultravioletSentence(found, reader)}
         </Tone>
       ) : (
         <Tone kind="warn" head="No verdict yet">
           Still to read:{' '}
           {needed
             .filter((name) => !verify.readings[name])
-            .map((name) => labelInSentence(verifyFields[name]))
+            .map((name) => reader.within(verifyFields[name].label))
             .join(', ')}
           .
         </Tone>

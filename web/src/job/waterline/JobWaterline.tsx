@@ -24,7 +24,7 @@ import { readerChanged } from '../../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import { type SearchState, type Sizing, useSearch, useSizing } from '../open/sizingContext.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { MiniLine } from './MiniLine.tsx';
@@ -175,12 +175,12 @@ function ClosedLine({
 
 /** The three figures that are asked for most. */
 function LineFigures({ nodes }: { nodes: readonly WaterlineNode[] }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const membrane = nodes.find(({ kind }) => kind === 'membrane');
   const tap = nodes.find(({ kind }) => kind === 'tap');
   const words = [
-    membrane && `makes ${say('flow', membrane.flowLPerH)}`,
-    tap && `${say('tds', tap.tdsMgL)} at the tap`,
+    membrane && `makes ${reader.say('flow', membrane.flowLPerH)}`,
+    tap && `${reader.say('tds', tap.tdsMgL)} at the tap`,
   ].filter(Boolean);
   return <span className={styles.figures}>{words.join(' · ')}</span>;
 }
@@ -292,7 +292,7 @@ function Line({ design, solved, tankShare, plumbing }: LineProps) {
 
 /** What the picked component is and what stands there now. */
 function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose: () => void }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const document = useDocument();
   if (!node) return null;
   return (
@@ -306,8 +306,8 @@ function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose
           </Text>
           <Text size="sm">{nodeExplanations[node.kind]}</Text>
           <Text size="sm" c="dimmed">
-            Leaving it: {say('pressure', node.pressureBar)}, {say('flow', Math.abs(node.flowLPerH))}
-            , {say('tds', node.tdsMgL)}
+            Leaving it: {reader.say('pressure', node.pressureBar)},{' '}
+            {reader.say('flow', Math.abs(node.flowLPerH))}, {reader.say('tds', node.tdsMgL)}
             {node.kind === 'street' &&
               document.survey.source !== 'unknown' &&
               ` (${document.survey.source})`}

@@ -1,6 +1,6 @@
-import { placeName, tubeEndNames, tubeFunctionNames, writeCut } from '@katharos/words';
+import { placeName, tubeEndNames, tubeFunctionNames } from '@katharos/words';
 import { useJob } from '../open/useJob.ts';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import type { StretchTubes } from './lineTubes.ts';
 import { CloseButton, Group, Text } from '@mantine/core';
 import { Link } from 'react-router';
@@ -15,7 +15,7 @@ export function TubeInspector({
   onClose: () => void;
 }) {
   const { jobId, document } = useJob();
-  const { system } = useUnits();
+  const reader = useReader();
   if (!stretch) return null;
   return (
     <div className={styles.inspector} role="status">
@@ -28,7 +28,7 @@ export function TubeInspector({
                 <strong>
                   {tube.label}: {placeName(tube.from)} – {placeName(tube.to)}
                 </strong>
-                {`, ${tubeFunctionNames[tube.function].toLowerCase()}; ${writeCut(system, tube.cutM)} of ${tube.size}; `}
+                {`, ${reader.within(tubeFunctionNames[tube.function])}; ${reader.cut(tube.cutM)} of ${tube.size}; `}
                 {[...new Set(tube.ends)].map((end) => tubeEndNames[end]).join(', ')}
                 {record ? `; laid by ${record.by}` : '; not laid yet'}.
               </Text>

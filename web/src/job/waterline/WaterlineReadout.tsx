@@ -1,4 +1,4 @@
-import { inUnits, nodeNames } from '@katharos/words';
+import { nodeNames } from '@katharos/words';
 import {
   type Dimension,
   unitOf,
@@ -6,7 +6,7 @@ import {
   unitSystems,
   type WaterlineNode,
 } from '@katharos/core';
-import { useUnits } from '../../ui/useUnits.ts';
+import { useReader } from '../../ui/useReader.ts';
 import styles from './Waterline.module.css';
 
 /** Room at the left for what each row is, pixels; the drawing above leaves as much. */
@@ -26,7 +26,8 @@ export function AcrossReadout({
   nodes: readonly WaterlineNode[];
   picked: string | null;
 }) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   return (
     <table className={styles.readout}>
       <caption className={styles.sr}>What leaves each component</caption>
@@ -51,7 +52,7 @@ export function AcrossReadout({
             </th>
             {nodes.map((node) => (
               <td key={node.id} data-picked={picked === node.id}>
-                {inUnits(system, dimension, read(node)).text}
+                {reader.apart(dimension, read(node)).text}
               </td>
             ))}
           </tr>
@@ -74,16 +75,17 @@ export function UprightReadout({
   picked: string | null;
   pitch: number;
 }) {
-  const { say } = useUnits();
+  const reader = useReader();
   return (
     <ul className={styles.uprightList}>
       {nodes.map((node) => (
         <li key={node.id} style={{ height: pitch }} data-picked={picked === node.id}>
           <strong>{nodeNames[node.kind]}</strong>
           <span>
-            {say('pressure', node.pressureBar)} · {say('flow', Math.abs(node.flowLPerH))}
+            {reader.say('pressure', node.pressureBar)} ·{' '}
+            {reader.say('flow', Math.abs(node.flowLPerH))}
           </span>
-          <span className="quiet">{say('tds', node.tdsMgL)}</span>
+          <span className="quiet">{reader.say('tds', node.tdsMgL)}</span>
         </li>
       ))}
     </ul>

@@ -13,7 +13,7 @@ import {
 import { useDocument, useEdit, useJob, useJobId, useOpenJob } from '../../open/useJob.ts';
 import { SvgButton } from '../../../ui/SvgPicture.tsx';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { CabinetDrawing } from './CabinetDrawing.tsx';
 import { type Place, turnedOver, turning } from './cabinetView.ts';
 import { NextCupboard } from './NextCupboard.tsx';
@@ -90,7 +90,7 @@ function CabinetActions({ plumbing }: { plumbing: Plumbing }) {
 
 function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabinet }) {
   const { edit } = useEdit();
-  const { say } = useUnits();
+  const reader = useReader();
   const { bodies, obstacles, placed, left, clashes, next, door } = plumbing;
   const [picked, setPicked] = useState<string | null>(null);
   const move = (id: string, place: Place) =>
@@ -110,8 +110,9 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
       <Text size="sm" c="dimmed" my="xs">
         Drag, or pick a thing and use the arrow keys (Shift for a centimetre; R turns it where it
         may be turned). Dashed: room for service
-        {door ? ', and the door’s opening' : ''}. Cabinet {say('length', cabinet.width)} wide,{' '}
-        {say('length', cabinet.height)} high, {say('length', cabinet.depth)} deep.
+        {door ? ', and the door’s opening' : ''}. Cabinet {reader.say('length', cabinet.width)}{' '}
+        wide, {reader.say('length', cabinet.height)} high, {reader.say('length', cabinet.depth)}{' '}
+        deep.
         {tank && ` The full tank weighs about ${Math.round(fullTankKg(tank.volumeL))} kg.`}
       </Text>
       <SimpleGrid cols={{ base: 1, md: 2 }}>
@@ -139,7 +140,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
           mt="xs"
           onClick={() => move(body.id, turnedOver(body, one, cabinet))}
         >
-          {bodyName(body.id)}: {turn.toLowerCase()}
+          {bodyName(body.id)}: {reader.within(turn)}
         </Button>
       )}
       {next && <NextCupboard next={next} cabinet={cabinet} />}
@@ -150,7 +151,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
 
 /** Whether it fits as it stands, what meets what, and what is not reached. */
 function Findings({ plumbing: { left, clashes, reach, placed } }: { plumbing: Plumbing }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const lying = placed.some(({ lies }) => lies);
   return (
     <>
@@ -172,7 +173,7 @@ function Findings({ plumbing: { left, clashes, reach, placed } }: { plumbing: Pl
           {reach
             .map(
               ({ id, fault, byM }) =>
-                `${bodyName(id)} ${reachWords[fault]} (${say('length', byM)})`,
+                `${bodyName(id)} ${reachWords[fault]} (${reader.say('length', byM)})`,
             )
             .join('; ')}
           .

@@ -1,5 +1,5 @@
 import { NumberInput, type NumberInputProps } from '@mantine/core';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 
 interface Props extends Pick<NumberInputProps, 'label' | 'description' | 'aria-label' | 'w'> {
   valueM: number;
@@ -12,7 +12,8 @@ interface Props extends Pick<NumberInputProps, 'label' | 'description' | 'aria-l
 
 /** A length in the reader's units, kept in metres; what lies outside is said at the field and not taken over. */
 export function LengthInput({ valueM, onChangeM, minM, maxM, long = false, ...rest }: Props) {
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const [perMetre, unit] =
     system === 'us'
       ? long

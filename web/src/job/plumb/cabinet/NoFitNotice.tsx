@@ -1,9 +1,9 @@
-import { bodyName, writePercent } from '@katharos/words';
+import { bodyName, type Reader } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import type { Plumbing, Cabinet, InstalledSystem, WayOut } from '@katharos/core';
 import { useJobId } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { useSizing } from '../../open/sizingContext.ts';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { useComputed } from '../../../workers/useComputed.ts';
@@ -20,7 +20,7 @@ interface Props {
 
 /** By how much it does not fit, and what could be done, each way tried before it is offered. */
 export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { catalogue } = useSizing();
   const { bodies, obstacles, left } = plumbing;
   const [asked] = useComputed('noFit', {
@@ -37,7 +37,7 @@ export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
   const needs = found
     ? (Object.entries(found.room) as [keyof Cabinet, number | null][])
         .filter(([, more]) => more !== null)
-        .map(([key, more]) => `${say('length', more!)} more ${key}`)
+        .map(([key, more]) => `${reader.say('length', more!)} more ${key}`)
     : [];
   return (
     <Tone kind="bad" head={`No place for: ${left.map(bodyName).join(', ')}`} role="status">
@@ -56,7 +56,7 @@ export function NoFitNotice({ plumbing, cabinet, system, brief }: Props) {
           <ul style={{ margin: '4px 0 0', paddingLeft: 20 }}>
             {found.ways.map((way) => (
               <li key={way.kind}>
-                {wayWords(way, say)} <TakeIt way={way} cabinet={cabinet} />
+                {wayWords(way, reader)} <TakeIt way={way} cabinet={cabinet} />
               </li>
             ))}
           </ul>
@@ -105,7 +105,7 @@ function TakeIt({ way, cabinet }: { way: WayOut; cabinet: Cabinet }) {
   }
 }
 
-function wayWords(way: WayOut, say: ReturnType<typeof useUnits>['say']): string {
+function wayWords(way: WayOut, reader: Reader): string {
   switch (way.kind) {
     case 'next-cupboard':
       return 'The tank in the next cupboard, its tube through a drilled panel: the rest fits.';
@@ -114,8 +114,8 @@ function wayWords(way: WayOut, say: ReturnType<typeof useUnits>['say']): string 
       const waiting =
         judged.waitingDays === null
           ? ''
-          : `; somebody waits on ${writePercent(judged.waitingDays)} of worst-case days`;
-      return `${design.tank?.name ?? 'A smaller tank'}: ${say('volume', judged.worst?.usableVolumeL ?? 0)} usable in the worst case${waiting}.`;
+          : `; somebody waits on ${reader.percent(judged.waitingDays)} of worst-case days`;
+      return `${design.tank?.name ?? 'A smaller tank'}: ${reader.say('volume', judged.worst?.usableVolumeL ?? 0)} usable in the worst case${waiting}.`;
     }
     case 'tankless':
       return 'A tankless unit would fit; see what it does here.';

@@ -1,7 +1,7 @@
 import { bodyName, obstacleKinds } from '@katharos/words';
 import type { Cabinet, Obstacle } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Button, Group, NumberInput, Table, Text, Title } from '@mantine/core';
 
@@ -23,7 +23,8 @@ export function ObstacleTable({
   cabinet: Cabinet;
 }) {
   const { document, edit } = useJob();
-  const { system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const [perMetre, unit] = system === 'us' ? [1 / 0.0254, 'in'] : [100, 'cm'];
   const set = (next: Obstacle[]) => edit(({ plumb }) => ({ plumb: { ...plumb, obstacles: next } }));
   const add = (kind: string) => {
@@ -98,7 +99,7 @@ export function ObstacleTable({
       <Group mt="xs">
         {obstacleKinds.map((kind) => (
           <Button key={kind} variant="default" onClick={() => add(kind)}>
-            Add: {bodyName(kind).toLowerCase()}
+            Add: {reader.within(bodyName(kind))}
           </Button>
         ))}
       </Group>

@@ -1,4 +1,4 @@
-import { failureSentence, writeNumber } from '@katharos/words';
+import { failureSentence } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import {
   type Plumbing,
@@ -15,7 +15,7 @@ import {
   type SystemDesign,
 } from '@katharos/core';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { LengthInput } from './LengthInput.tsx';
@@ -89,7 +89,7 @@ export function RemotePanel({
 
 /** Seconds a glass as it is reckoned now, and at the end of the remote line in both tubes. */
 function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { remote } = usePlaces();
   const { choose, agreed } = useChosenSystem();
   const { today } = brief.task.waters;
@@ -136,7 +136,7 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
           <Table.Tbody>
             {current && (
               <Table.Tr>
-                <Table.Td>As reckoned now: {say('length', design.line.lengthM)}</Table.Td>
+                <Table.Td>As reckoned now: {reader.say('length', design.line.lengthM)}</Table.Td>
                 <Cells effect={current} tank={design.tank !== null} />
                 <Table.Td />
               </Table.Tr>
@@ -144,7 +144,8 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
             {solved.there.map((effect) => (
               <Table.Tr key={effect.size}>
                 <Table.Td>
-                  {effect.size}, {say('length', remote.lengthM)}, {say('length', remote.riseM)} up
+                  {effect.size}, {reader.say('length', remote.lengthM)},{' '}
+                  {reader.say('length', remote.riseM)} up
                 </Table.Td>
                 <Cells effect={effect} tank={design.tank !== null} />
                 <Table.Td>
@@ -188,7 +189,7 @@ function Climb({
   brief: JobBrief;
   way: { lengthM: number; riseM: number };
 }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const { today } = brief.task.waters;
   const [here, up] = useMemo(
     () =>
@@ -196,25 +197,25 @@ function Climb({
     [design, today, lengthM, riseM],
   );
   if (!here.ok || !up.ok) return null;
-  const ratio = (value: number) => writeNumber(value, 2);
+  const ratio = (value: number) => reader.number(value, 2);
   return (
     <Text size="sm" mt="sm" data-testid="drain-climb">
-      The drain line climbs to the sink: {say('pressure', up.value.backBar)} stand against the
-      restrictor. To drain for 1 of product: {ratio(up.value.drainLPerProductL)} instead of{' '}
-      {ratio(here.value.drainLPerProductL)}; product at {say('tds', up.value.productTdsMgL)} instead
-      of {say('tds', here.value.productTdsMgL)}.
+      The drain line climbs to the sink: {reader.say('pressure', up.value.backBar)} stand against
+      the restrictor. To drain for 1 of product: {ratio(up.value.drainLPerProductL)} instead of{' '}
+      {ratio(here.value.drainLPerProductL)}; product at {reader.say('tds', up.value.productTdsMgL)}{' '}
+      instead of {reader.say('tds', here.value.productTdsMgL)}.
     </Text>
   );
 }
 
 function Cells({ effect, tank }: { effect: LineEffect; tank: boolean }) {
-  const { say } = useUnits();
+  const reader = useReader();
   return (
     <>
-      <Table.Td ta="right">{writeNumber(effect.secondsPerGlass, 1)} s</Table.Td>
-      <Table.Td ta="right">{tank ? say('volume', effect.usableVolumeL, 1) : '–'}</Table.Td>
+      <Table.Td ta="right">{reader.number(effect.secondsPerGlass, 1)} s</Table.Td>
+      <Table.Td ta="right">{tank ? reader.say('volume', effect.usableVolumeL, 1) : '–'}</Table.Td>
       <Table.Td ta="right">
-        {say('volume', effect.standingL, 2)}, {writeNumber(effect.standingSeconds, 0)} s
+        {reader.say('volume', effect.standingL, 2)}, {reader.number(effect.standingSeconds, 0)} s
       </Table.Td>
     </>
   );

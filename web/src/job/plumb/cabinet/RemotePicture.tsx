@@ -1,6 +1,6 @@
 import type { Passage, ScheduledTube } from '@katharos/core';
-import { tubeFunctionNames, writeCut } from '@katharos/words';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { tubeFunctionNames } from '@katharos/words';
+import { useReader } from '../../../ui/useReader.ts';
 import styles from './RemotePicture.module.css';
 
 interface Props {
@@ -12,17 +12,17 @@ interface Props {
 
 /** The unit elsewhere, and what passes between it and the sink: every line with its number, size and length. */
 export function RemotePicture({ through, riseM, lines }: Props) {
-  const { say, system } = useUnits();
+  const reader = useReader();
   const floor = through === 'floor';
   // Lines leave the sink side by side and come to the unit the same way.
   const at = (i: number) => (i - (lines.length - 1) / 2) * 26;
   const listed = lines
-    .map(({ label, function: role }) => `${label} ${tubeFunctionNames[role].toLowerCase()}`)
+    .map(({ label, function: role }) => `${label} ${reader.within(tubeFunctionNames[role])}`)
     .join(', ');
   return (
     <svg viewBox="0 0 540 220" role="img" className={styles.picture}>
       <title>
-        {`${lines.length} lines through the ${through}: ${listed}. The tap stands ${say('length', riseM)} above the tank.`}
+        {`${lines.length} lines through the ${through}: ${listed}. The tap stands ${reader.say('length', riseM)} above the tank.`}
       </title>
       {floor ? (
         <rect className={styles.slab} x="10" y="96" width="300" height="16" />
@@ -68,11 +68,11 @@ export function RemotePicture({ through, riseM, lines }: Props) {
       <g className={styles.words}>
         {lines.map((tube, i) => (
           <text key={tube.id} x="322" y={118 + 22 * i}>
-            {`${tube.label} ${tubeFunctionNames[tube.function].toLowerCase()}: ${writeCut(system, tube.cutM)} of ${tube.size}`}
+            {`${tube.label} ${reader.within(tubeFunctionNames[tube.function])}: ${reader.cut(tube.cutM)} of ${tube.size}`}
           </text>
         ))}
         <text x="322" y="96">
-          {`tap ${say('length', Math.abs(riseM))} ${riseM < 0 ? 'below' : 'above'} the tank`}
+          {`tap ${reader.say('length', Math.abs(riseM))} ${riseM < 0 ? 'below' : 'above'} the tank`}
         </text>
       </g>
     </svg>

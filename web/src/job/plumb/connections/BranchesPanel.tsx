@@ -9,7 +9,7 @@ import {
   tapLineOf,
   worstDraw,
 } from '@katharos/core';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Remarks } from './Remarks.tsx';
 import { Table, Text, Title } from '@mantine/core';
@@ -38,9 +38,9 @@ function drawn(system: SystemDesign, { task }: JobBrief): Seen | null {
 
 /** What each branch gets in the worst case, alone and while everything draws, and when its valve is opened. */
 export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: JobBrief }) {
-  const { say } = useUnits();
+  const reader = useReader();
   const seen = useMemo(() => drawn(system, brief), [system, brief]);
-  const bar = (value: number) => say('pressure', Math.max(value, 0));
+  const bar = (value: number) => reader.say('pressure', Math.max(value, 0));
   return (
     <section className="panel" aria-label="Branches">
       <Title order={3} size="h4" mb="xs">
@@ -73,7 +73,7 @@ export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: 
                   <Table.Tr key={branch.kind}>
                     <Table.Td>{branchNames[branch.kind]}</Table.Td>
                     <Table.Td ta="right">
-                      {bar(branch.neededBar)} at {say('flow', branch.flowLPerMin * 60)}
+                      {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
                     </Table.Td>
                     {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
                       <Table.Td key={k} ta="right">

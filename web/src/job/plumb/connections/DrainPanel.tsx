@@ -1,10 +1,4 @@
-import {
-  drainRemarkWords,
-  drainWayWords,
-  placeName,
-  saddlePlaceWords,
-  writeMillimetres,
-} from '@katharos/words';
+import { drainRemarkWords, drainWayWords, placeName, saddlePlaceWords } from '@katharos/words';
 import {
   type Plumbing,
   type DrainWay,
@@ -16,7 +10,7 @@ import {
 } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { useSizing } from '../../open/sizingContext.ts';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { DrainPicture } from './DrainPicture.tsx';
@@ -87,8 +81,8 @@ export function DrainPanel({ plumbing, system }: Props) {
 }
 
 function Hole({ plumbing: { drain } }: { plumbing: Plumbing }) {
-  const { system } = useUnits();
-  const mm = (value: number) => writeMillimetres(system, value);
+  const reader = useReader();
+  const mm = (value: number) => reader.millimetres(value);
   return (
     <Text data-testid="drain-hole">
       Hole {mm(drain.holeMm)}, {mm(drain.centreMm)} along the straight part

@@ -1,14 +1,14 @@
 import { feedRemarkWords, feedWords, stepParts, workWords } from '@katharos/words';
 import type { Plumbing, FeedConnection } from '@katharos/core';
 import { useEdit } from '../../open/useJob.ts';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { Remarks } from './Remarks.tsx';
 import { NativeSelect, Text, Title } from '@mantine/core';
 
 /** How the feed is taken off the cold supply: parts and steps follow. */
 export function FeedPanel({ plumbing: { feed, steps, parts } }: { plumbing: Plumbing }) {
   const { edit } = useEdit();
-  const { system } = useUnits();
+  const reader = useReader();
   const step = steps.find(({ id }) => id === 'feed');
   return (
     <section className="panel" aria-label="Feed">
@@ -28,7 +28,7 @@ export function FeedPanel({ plumbing: { feed, steps, parts } }: { plumbing: Plum
       {feed.thread && <Text mt="xs">Thread of the valve: {feed.thread}.</Text>}
       {step && (
         <Text mt="xs">
-          {workWords(step, system).instruction} Takes: {stepParts(step, parts).join(', ')}.
+          {workWords(step, reader).instruction} Takes: {stepParts(step, parts).join(', ')}.
         </Text>
       )}
       <Remarks lines={feed.remarks.map((remark) => feedRemarkWords[remark])} />

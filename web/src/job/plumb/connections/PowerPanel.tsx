@@ -7,7 +7,7 @@ import {
 } from '@katharos/core';
 import { useDocument } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { Remarks } from './Remarks.tsx';
 import { Text, Title } from '@mantine/core';
 
@@ -35,7 +35,7 @@ export function PowerPanel({
   system: InstalledSystem;
 }) {
   const document = useDocument();
-  const { say } = useUnits();
+  const reader = useReader();
   const distance = document.survey.details.outletDistance;
   const distanceM = distance ? toCore('length', distance) : null;
   const far = distanceM !== null && distanceM > cordM;
@@ -71,8 +71,9 @@ export function PowerPanel({
           )}
           {far && (
             <Tone kind="warn" head="The outlet is far">
-              {say('length', distanceM)} along the way of the cord; cords are some{' '}
-              {say('length', cordM)}. No extension lead under a sink: move the unit or the outlet.
+              {reader.say('length', distanceM)} along the way of the cord; cords are some{' '}
+              {reader.say('length', cordM)}. No extension lead under a sink: move the unit or the
+              outlet.
             </Tone>
           )}
           <Remarks

@@ -1,6 +1,6 @@
 import type { Plumbing, InstalledSystem } from '@katharos/core';
 import { tapHoleSentence, tapRemarkWords } from '@katharos/words';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { Remarks } from './Remarks.tsx';
 import { TapStack } from './TapStack.tsx';
 import { Text, Title } from '@mantine/core';
@@ -13,7 +13,7 @@ export function TapPanel({
   plumbing: Plumbing;
   system: InstalledSystem;
 }) {
-  const { say } = useUnits();
+  const reader = useReader();
   if (system.tap.dispenser) {
     const { hotL, coldL } = system.tap.dispenser;
     return (
@@ -22,8 +22,8 @@ export function TapPanel({
           Dispenser
         </Title>
         <Text>
-          {system.tap.name} stands free: no hole in the counter. {say('volume', coldL, 1)} cold,{' '}
-          {say('volume', hotL, 1)} hot.
+          {system.tap.name} stands free: no hole in the counter. {reader.say('volume', coldL, 1)}{' '}
+          cold, {reader.say('volume', hotL, 1)} hot.
         </Text>
         <Remarks
           lines={[
@@ -45,8 +45,8 @@ export function TapPanel({
       {spout ? (
         <Text mt="xs" className={short ? 'mark bad' : undefined}>
           {short
-            ? `The spout reaches ${say('length', spout.reachM)} and ${say('length', spout.neededM)} are needed: it misses the bowl. Move the hole or take another tap.`
-            : `The spout reaches ${say('length', spout.reachM)}; ${say('length', spout.neededM)} are needed.`}
+            ? `The spout reaches ${reader.say('length', spout.reachM)} and ${reader.say('length', spout.neededM)} are needed: it misses the bowl. Move the hole or take another tap.`
+            : `The spout reaches ${reader.say('length', spout.reachM)}; ${reader.say('length', spout.neededM)} are needed.`}
         </Text>
       ) : (
         <Text mt="xs" c="dimmed">

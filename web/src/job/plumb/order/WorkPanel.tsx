@@ -3,7 +3,7 @@ import { stepParts, workWords } from '@katharos/words';
 import { usePhotographsQuery } from '../../../data/jobApi.ts';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
 import { Button, Group, Text, Title } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
@@ -12,7 +12,7 @@ import styles from './Work.module.css';
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const { jobId, document, edit, stamp } = useJob();
-  const { system } = useUnits();
+  const reader = useReader();
   const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
   const isDone = (step: WorkStep) => done[step.id]?.mark === step.mark;
@@ -94,7 +94,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
         </Group>
       </Group>
       <div className={styles.sr} role="status">
-        {ticked && (next ? `Next: ${workWords(next, system).title}` : 'Every step is done.')}
+        {ticked && (next ? `Next: ${workWords(next, reader).title}` : 'Every step is done.')}
       </div>
       {again.length > 0 && (
         <Tone kind="warn" head="The system changed after these were done" role="status">
@@ -111,7 +111,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
         <>
           <details className={styles.behind}>
             <summary>
-              {behind} {behind === 1 ? 'step' : 'steps'} done: show
+              {behind} {reader.plural(behind, { one: 'step', other: 'steps' })} done: show
             </summary>
             <ol className={styles.steps}>{steps.slice(0, behind).map(card)}</ol>
           </details>

@@ -4,7 +4,7 @@ import type { WorkStep } from '@katharos/core';
 import { useEdit, useOpenJob } from '../../open/useJob.ts';
 import type { Photograph } from '@katharos/contract';
 import { StepPhotographs } from '../../photographs/StepPhotographs.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { ActionIcon, Button, Checkbox, Group, Textarea } from '@mantine/core';
 import IconArrowDown from '@tabler/icons-react/dist/esm/icons/IconArrowDown.mjs';
 import IconArrowUp from '@tabler/icons-react/dist/esm/icons/IconArrowUp.mjs';
@@ -39,8 +39,8 @@ export const stepAnchor = (id: string): string => `step-${id}`;
 /** One step: open until it is done, then a line that opens again when it is asked. */
 export const WorkStepCard = memo(function WorkStepCard(props: StepProps) {
   const { step, parts, number, record, isDone, isNext, onTick, moves, photographs } = props;
-  const { system } = useUnits();
-  const words = workWords(step, system);
+  const reader = useReader();
+  const words = workWords(step, reader);
   const [shown, setShown] = useState(false);
   const note = useOpenJob(({ document }) => document.plumb.notes?.[step.id]);
   return (
@@ -69,7 +69,7 @@ export const WorkStepCard = memo(function WorkStepCard(props: StepProps) {
               {number}. {words.title}
               {record && (
                 <span className={styles.record}>
-                  Done by {record.by}, {clock(record.at)}
+                  Done by {record.by}, {reader.when(record.at, 'short-moment')}
                 </span>
               )}
             </button>
@@ -82,7 +82,8 @@ export const WorkStepCard = memo(function WorkStepCard(props: StepProps) {
         </div>
         {record && !isDone && (
           <p className="mark warn small">
-            Was done by {record.by}, {clock(record.at)}, for the system as it was: do it again.
+            Was done by {record.by}, {reader.when(record.at, 'short-moment')}, for the system as it
+            was: do it again.
           </p>
         )}
         {(!isDone || shown) && (
@@ -153,14 +154,6 @@ function Mover({
     </Group>
   );
 }
-
-const clock = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
 
 function StepNote({ id, title }: { id: string; title: string }) {
   const { edit } = useEdit();

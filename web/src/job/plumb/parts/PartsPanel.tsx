@@ -1,11 +1,10 @@
 import { checkVan, type Plumbing, type VanCheck } from '@katharos/core';
 import { partsCsv } from '@katharos/papers';
-import { writeQuantity } from '@katharos/words';
 import { useVanQuery } from '../../../data/jobApi.ts';
 import { troubleOf } from '../../../data/api.ts';
 import { useJobId, useOpenJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { useMoney } from '../../../ui/useMoney.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { ToolList } from './ToolList.tsx';
 import { useTicks } from './useTicks.ts';
@@ -64,7 +63,7 @@ export function PartsPanel({ plumbing: { parts, steps } }: { plumbing: Plumbing 
 }
 
 function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
-  const money = useMoney(2);
+  const reader = useReader();
   const { isTicked, tick } = useTicks();
   const total = check.lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
   const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
@@ -98,21 +97,21 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                   styles={{ body: { minHeight: 36, alignItems: 'center' } }}
                 />
               </Table.Td>
-              <Table.Td ta="right">{writeQuantity(line.quantity, line.unit)}</Table.Td>
+              <Table.Td ta="right">{reader.pieces(line.quantity, line.unit)}</Table.Td>
               <Table.Td ta="right" visibleFrom="sm">
                 {!known
                   ? '–'
                   : line.taken > 0
-                    ? `${writeQuantity(line.taken, line.unit)} taken`
-                    : writeQuantity(line.held, line.unit)}
+                    ? `${reader.pieces(line.taken, line.unit)} taken`
+                    : reader.pieces(line.held, line.unit)}
               </Table.Td>
               <Table.Td ta="right">
                 {line.missing > 0 && (
-                  <span className="mark warn">{writeQuantity(line.missing, line.unit)}</span>
+                  <span className="mark warn">{reader.pieces(line.missing, line.unit)}</span>
                 )}
               </Table.Td>
               <Table.Td ta="right" visibleFrom="sm">
-                {line.price === null ? 'not in the catalogue' : money(line.price)}
+                {line.price === null ? 'not in the catalogue' : reader.money(line.price, 2)}
               </Table.Td>
             </Table.Tr>
           ))}
@@ -120,7 +119,7 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
         <Table.Tfoot>
           <Table.Tr>
             <Table.Th colSpan={5} ta="right">
-              Parts in all: {money(total)}
+              Parts in all: {reader.money(total, 2)}
               <Text size="sm" c="dimmed">
                 rolls up to the proposal
               </Text>

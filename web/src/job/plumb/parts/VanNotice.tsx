@@ -1,3 +1,4 @@
+import { useReader } from '../../../ui/useReader.ts';
 import type { VanCheck } from '@katharos/core';
 import { usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/jobApi.ts';
 import { troubleOf } from '../../../data/api.ts';
@@ -14,6 +15,7 @@ const said = (answer: { error?: unknown }): void => {
 /** Whether the van holds it all, what has to be bought, and taking it out of the van's stock. */
 export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck }) {
   const jobId = useJobId();
+  const reader = useReader();
   const [take, { isLoading: isTaking }] = useTakeFromVanMutation();
   const [putBack, { isLoading: isPuttingBack }] = usePutBackIntoVanMutation();
   const wanted = lines.map(({ id, quantity }) => ({ partId: id, quantity }));
@@ -35,8 +37,7 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
         {taking ? (
           <>
             <Text size="sm">
-              Taken out of the van by {taking.takenBy},{' '}
-              {new Date(taking.takenAt).toLocaleDateString('en-GB')}.
+              Taken out of the van by {taking.takenBy}, {reader.when(taking.takenAt, 'date')}.
             </Text>
             <Button
               variant="default"

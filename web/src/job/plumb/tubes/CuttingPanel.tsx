@@ -2,7 +2,7 @@ import { placeName } from '@katharos/words';
 import { cuttingPlan, partsOf, type ScheduledTube, type TubeSize, tubeSizes } from '@katharos/core';
 import { useVanQuery } from '../../../data/jobApi.ts';
 import { useJob } from '../../open/useJob.ts';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { useSizing } from '../../open/sizingContext.ts';
 import { Button, Group, NativeSelect, NumberInput, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
@@ -10,7 +10,8 @@ import { useMemo } from 'react';
 /** Which piece comes off which coil in the van, so that the least is thrown away. */
 export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
-  const { say, system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const inVan = useVanTube();
   const perMetre = system === 'us' ? 1 / 0.3048 : 1;
   const held = document.plumb.coils;
@@ -94,7 +95,9 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
               onClick={() => set(inVan.map(({ size, lengthM }) => newCoil(size, lengthM)))}
             >
               As the van holds:{' '}
-              {inVan.map(({ size, lengthM }) => `${say('length', lengthM)} of ${size}`).join(', ')}
+              {inVan
+                .map(({ size, lengthM }) => `${reader.say('length', lengthM)} of ${size}`)
+                .join(', ')}
             </Button>
           )}
         </Group>
@@ -109,16 +112,16 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
             </Title>
             {plan.cuts.map(({ coil, pieces, leftM }) => (
               <Text key={coil.id}>
-                <strong>Coil of {say('length', coil.lengthM)}:</strong>{' '}
+                <strong>Coil of {reader.say('length', coil.lengthM)}:</strong>{' '}
                 {pieces
-                  .map((piece) => `${nameOf(piece.id)} (${say('length', piece.lengthM)})`)
+                  .map((piece) => `${nameOf(piece.id)} (${reader.say('length', piece.lengthM)})`)
                   .join(', ')}
-                ; {say('length', leftM)} left.
+                ; {reader.say('length', leftM)} left.
               </Text>
             ))}
             {coils.length === 0 && (
               <Text>
-                {say(
+                {reader.say(
                   'length',
                   plan.missing.reduce((sum, piece) => sum + piece.lengthM, 0),
                 )}{' '}
@@ -128,7 +131,7 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
             {coils.length > 0 && plan.missing.length > 0 && (
               <Text className="mark warn">
                 No coil for {plan.missing.map((piece) => nameOf(piece.id)).join(', ')}:{' '}
-                {say(
+                {reader.say(
                   'length',
                   plan.missing.reduce((sum, piece) => sum + piece.lengthM, 0),
                 )}{' '}
@@ -137,10 +140,10 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
             )}
             {plan.cuts.length > 0 && (
               <Text size="sm" c="dimmed">
-                {say('length', plan.wasteM)} of waste,{' '}
+                {reader.say('length', plan.wasteM)} of waste,{' '}
                 {plan.gapM === 0
                   ? 'the least possible'
-                  : `at most ${say('length', plan.gapM)} over the least possible`}
+                  : `at most ${reader.say('length', plan.gapM)} over the least possible`}
                 .
               </Text>
             )}

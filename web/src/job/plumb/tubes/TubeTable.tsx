@@ -1,11 +1,9 @@
 import {
   colourWords,
-  inUnits,
   placeName,
   routeWords,
   tubeEndNames,
   tubeFunctionNames,
-  writeCut,
 } from '@katharos/words';
 import { type QuantityField, routeRangeM } from '@katharos/job';
 import {
@@ -21,7 +19,7 @@ import {
 } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
 import { QuantityInput } from '../../../ui/QuantityInput.tsx';
-import { useUnits } from '../../../ui/useUnits.ts';
+import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { SizeSelect } from './SizeSelect.tsx';
 import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
@@ -37,10 +35,11 @@ const routeField: QuantityField = {
 /** Every tube: from, to, what it carries, how long it is cut. Measured routes replace those by position, and those the usual ones. */
 export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
-  const { say, system } = useUnits();
+  const reader = useReader();
+  const { units: system } = reader;
   const unit = unitOf('pressure', unitSystems[system].pressure).symbol;
   const loss = (tube: ScheduledTube, size: TubeSize) =>
-    inUnits(system, 'pressure', tube.lossBar[size]).text;
+    reader.apart('pressure', tube.lossBar[size]).text;
   return (
     <section className="panel" aria-label="Tubes">
       <Title order={3} size="h4">
@@ -48,9 +47,9 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
       </Title>
       <Text size="sm" c="dimmed" mb="sm">
         Label every line by what it carries; colours mean nothing across kits. Cut length is the
-        route, the insertion at both ends, and {say('length', serviceSlackM)} of slack to pull the
-        unit out where the line leaves it. The narrower tube is taken while its flow costs less than{' '}
-        {say('pressure', practiceLimits.mostTubeLossBar)}.
+        route, the insertion at both ends, and {reader.say('length', serviceSlackM)} of slack to
+        pull the unit out where the line leaves it. The narrower tube is taken while its flow costs
+        less than {reader.say('pressure', practiceLimits.mostTubeLossBar)}.
       </Text>
       <WideTable minWidth={980} label="Tubes, scrolls sideways">
         <Table verticalSpacing={6}>
@@ -77,7 +76,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                     {placeName(run.from)} – {placeName(run.to)}
                   </Table.Td>
                   <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
-                    {writeCut(system, run.cutM)}
+                    {reader.cut(run.cutM)}
                   </Table.Td>
                   <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
                   <Table.Td>
@@ -103,7 +102,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                       aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}
                       size="sm"
                       w={120}
-                      placeholder={say('length', run.takenM)}
+                      placeholder={reader.say('length', run.takenM)}
                       quantity={document.plumb.routes[run.id]}
                       onCommit={(quantity) =>
                         edit((current) => {
@@ -128,7 +127,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                         ? `${tubeEndNames[run.ends[0]]} both ends`
                         : run.ends.map((end) => tubeEndNames[end]).join('; ')}
                       {run.reducers > 0 &&
-                        `; ${run.reducers} reducer${run.reducers > 1 ? 's' : ''}`}
+                        `; ${run.reducers} ${reader.plural(run.reducers, { one: 'reducer', other: 'reducers' })}`}
                     </Text>
                   </Table.Td>
                   <Table.Td ta="right">{run.lockClips}</Table.Td>
@@ -145,6 +144,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
 
 /** Which colour this kit uses for what: its own affair, so it is asked and never assumed. */
 function Colours() {
+  const reader = useReader();
   const { document, edit } = useJob();
   const held = document.plumb.colours ?? {};
   return (
@@ -152,7 +152,7 @@ function Colours() {
       {tubeFunctions.map((role) => (
         <NativeSelect
           key={role}
-          label={`Colour: ${tubeFunctionNames[role].toLowerCase()}`}
+          label={`Colour: ${reader.within(tubeFunctionNames[role])}`}
           data={[
             { value: '', label: 'not said' },
             ...tubeColours.map((colour) => ({ value: colour, label: colourWords[colour] })),
