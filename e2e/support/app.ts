@@ -2,7 +2,12 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
-import { type BrowserContextOptions, request, test as base } from '@playwright/test';
+import {
+  type BrowserContext,
+  type BrowserContextOptions,
+  request,
+  test as base,
+} from '@playwright/test';
 import pg from 'pg';
 
 const root = join(import.meta.dirname, '../..');
@@ -72,14 +77,14 @@ export async function signedInState(url: string): Promise<State> {
   return state;
 }
 
-/** Nobody is signed in. */
-export const signedOut: State = { cookies: [], origins: [] };
-
 /**
- * Every browser worker has a server, a database and so a firm of its own, signed in once: what one test does nobody else sees. Whoever
- * tests the signing in itself starts with `signedOut`.
+ * Every browser worker has a server, a database and so a firm of its own, and a browser that is signed in once: what one test does
+ * nobody else sees. Whoever tests the signing in itself is `alone`.
  */
-export const test = base.extend<object, { app: App; signedIn: State }>({
+export const test = base.extend<
+  { alone: boolean },
+  { app: App; signedIn: State; shared: BrowserContext }
+>({
   app: [
     async ({}, use) => {
       const app = await startApp();
@@ -90,7 +95,39 @@ export const test = base.extend<object, { app: App; signedIn: State }>({
   ],
   signedIn: [async ({ app }, use) => use(await signedInState(app.url)), { scope: 'worker' }],
   baseURL: async ({ app }, use) => use(app.url),
-  storageState: async ({ signedIn }, use) => use(signedIn),
+  shared: [
+    async ({ browser, app, signedIn }, use, { project }) => {
+      const { viewport, locale, contextOptions } = project.use;
+      const context = await browser.newContext({
+        baseURL: app.url,
+        storageState: signedIn,
+        viewport: viewport!,
+        locale: locale!,
+        ...contextOptions,
+      });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  /** Whether a test has a browser of its own, with nobody signed in, rather than the worker's, whose scripts are loaded and compiled. */
+  alone: [false, { option: true }],
+  context: async ({ browser, app, shared, alone, viewport, locale, contextOptions }, use) => {
+    if (alone) {
+      const own = { baseURL: app.url, viewport, locale: locale!, ...contextOptions };
+      const context = await browser.newContext(own);
+      await use(context);
+      await context.close();
+      return;
+    }
+    await use(shared);
+    await shared.setOffline(false);
+    // The next test finds a browser in which nobody chose or typed anything.
+    const [page, ...others] = shared.pages();
+    await Promise.all(others.map((other) => other.close()));
+    await page?.evaluate(() => localStorage.clear()).catch(() => undefined);
+    await page?.close();
+  },
 });
 
 export { expect, type Locator, type Page } from '@playwright/test';

@@ -31,8 +31,16 @@ export async function openJobs(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
 }
 
-/** Begins a job and stands in its survey; returns its address without the stage. */
+/** A new job, standing in its survey; returns its address without the stage. */
 export async function beginJob(page: Page, name: string): Promise<string> {
+  const { id } = await addJob(page, name);
+  await page.goto(`/jobs/${id}/survey`);
+  await expect(page.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
+  return `/jobs/${id}`;
+}
+
+/** Begins a job as a person does, and stands in its survey; returns its address without the stage. */
+export async function beginJobByHand(page: Page, name: string): Promise<string> {
   await openJobs(page);
   await page.getByRole('button', { name: 'New job' }).click();
   const dialog = page.getByRole('dialog');
@@ -164,12 +172,16 @@ interface Seed {
   at: string;
 }
 
+async function addJob(page: Page, name: string) {
+  const made = await page.request.post('/api/jobs', { data: { name } });
+  expect(made.status()).toBe(201);
+  return (await made.json()) as { id: string; version: number; document: JobDocument };
+}
+
 /** A job that is there already, put in by the API where how it came to be is not what is tested. */
 export async function seedJob(page: Page, name: string, seed: Seed): Promise<void> {
   const { typed = fair, details = {}, rest = {}, chosen = false, at } = seed;
-  const made = await page.request.post('/api/jobs', { data: { name } });
-  expect(made.status()).toBe(201);
-  const job = (await made.json()) as { id: string; version: number; document: JobDocument };
+  const job = await addJob(page, name);
   const survey = surveyOf(typed, details, rest);
   const design = chosen === true ? sizedByTheCore(typed, rest, details).design : chosen;
   const chosenAt = new Date().toISOString();

@@ -2,7 +2,7 @@ import { flushWords, readerOf } from '@katharos/words';
 import { newJobDocument, plumbingOf } from '@katharos/job';
 import { expectedReadings, flushPlan, verdict } from '@katharos/core';
 import {
-  beginJob,
+  beginJobByHand,
   enter,
   field,
   plumbView,
@@ -41,7 +41,7 @@ test('one job from the first reading to the certificate, every number as the cor
 }) => {
   test.setTimeout(180_000);
   const { design, today, worst, recommendation, brief } = sizedByTheCore(readings);
-  const address = await beginJob(page, 'Wilmot Sarn');
+  const address = await beginJobByHand(page, 'Wilmot Sarn');
 
   await test.step('survey', async () => {
     await expect(page.getByText('Nothing is measured yet')).toBeVisible();

@@ -5,7 +5,7 @@ import { buildIfChanged, localFolder } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
 import { ended } from './processes.ts';
 import { workspaces } from './workspaces.ts';
-import { chromium, findOrInstall } from './systemPackages.ts';
+import { findTestBrowser } from './systemPackages.ts';
 
 const root = join(import.meta.dirname, '../..');
 /** Every workspace's sources, and nothing that a build left. */
@@ -183,7 +183,7 @@ export async function run(given: string[]): Promise<void> {
       tallies.push(withExit(jestTally(report), ok));
     }
     if (inBrowser) {
-      const browserPath = await findOrInstall(chromium);
+      const browserPath = await findTestBrowser();
       await buildIfChanged();
       const report = join(scratch, 'playwright.json');
       const ok = await step({
