@@ -29,22 +29,35 @@ interface Found {
   violations: { id: string; nodes: { target: unknown[] }[] }[];
   passes: unknown[];
 }
-declare const axe: { run: (context: Document, options: object) => Promise<Found> };
+declare const axe: { run: (context: Document | Element, options: object) => Promise<Found> };
 
-/** Everything that axe finds wrong, with the element it found it on. @param only rules that are looked at, all where left out */
-async function issues(page: Page, only?: readonly string[]): Promise<string[]> {
+interface Looked {
+  /** Rules that are looked at; all where left out. */
+  only?: readonly string[] | undefined;
+  /** The part of the page that is looked at; all of it where left out. */
+  part?: string | undefined;
+}
+
+/** Everything that axe finds wrong, with the element it found it on. */
+async function issues(page: Page, { only, part }: Looked): Promise<string[]> {
   if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(axeSource);
-  const { found, passed } = await page.evaluate(async (rules) => {
-    // Only what is wrong is described in full: describing all that is right takes most of the time.
-    const { violations, passes } = await axe.run(document, {
-      resultTypes: ['violations'],
-      ...(rules && { runOnly: { type: 'rule', values: rules } }),
-    });
-    const lines = violations.flatMap(({ id, nodes }) =>
-      nodes.map((node) => `${id}: ${node.target.join(' ')}`),
-    );
-    return { found: lines, passed: passes.length };
-  }, only);
+  const { found, passed } = await page.evaluate(
+    async ([rules, selector]) => {
+      // Only what is wrong is described in full: describing all that is right takes most of the time.
+      const { violations, passes } = await axe.run(
+        selector ? document.querySelector(selector)! : document,
+        {
+          resultTypes: ['violations'],
+          ...(rules && { runOnly: { type: 'rule', values: rules } }),
+        },
+      );
+      const lines = violations.flatMap(({ id, nodes }) =>
+        nodes.map((node) => `${id}: ${node.target.join(' ')}`),
+      );
+      return { found: lines, passed: passes.length };
+    },
+    [only, part] as const,
+  );
   // A page that holds nothing yet breaks no rule: one that is ready has much to judge.
   expect(passed, 'axe found hardly anything to look at').toBeGreaterThan(only ? 0 : 10);
   return found;
@@ -69,7 +82,7 @@ const overflow = (page: Page): Promise<number> =>
  * All rules at a desk in the light; on a phone in the dark again those that theme and size can change. No sideways scroll down to the
  * narrowest.
  */
-async function check(page: Page): Promise<void> {
+async function check(page: Page, part?: string): Promise<void> {
   for (const [colorScheme, viewport, rules] of [
     ['light', desk, undefined],
     ['dark', phone, changedByThemeOrSize],
@@ -79,7 +92,9 @@ async function check(page: Page): Promise<void> {
     // The page follows the system's theme a moment later.
     await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', colorScheme);
     await settled(page);
-    expect.soft(await issues(page, rules), `${colorScheme}, ${viewport.width} wide`).toEqual([]);
+    expect
+      .soft(await issues(page, { only: rules, part }), `${colorScheme}, ${viewport.width} wide`)
+      .toEqual([]);
   }
   await page.setViewportSize(narrow);
   // What follows its frame's width does so a moment later.
@@ -94,6 +109,8 @@ interface View {
   heading: string | RegExp;
   /** What is opened first: a dialog, a menu, a popover, a fold. */
   open?: (page: Page) => Promise<unknown>;
+  /** What is opened, where the rest of the page is looked at as a view of its own. */
+  part?: string;
   /** Work is done standing or kneeling here: nothing smaller than a thumb. */
   thumbs?: boolean;
 }
@@ -139,6 +156,7 @@ const views: View[] = [
     path: 'survey?place=at-the-tap',
     heading: 'At the tap',
     open: (page) => page.getByTitle('Feed TDS: by whom, when and with what').click(),
+    part: '[role=dialog]',
   },
   { name: 'sizing with a warning', job: ilario, path: 'size', heading: proposed },
   { name: 'agreed system', job: senna, path: 'size', heading: agreed },
@@ -148,6 +166,7 @@ const views: View[] = [
     path: 'size',
     heading: proposed,
     open: (page) => page.getByRole('button', { name: 'Product TDS' }).click(),
+    part: '[role=dialog]',
   },
   {
     name: 'deciding otherwise',
@@ -159,6 +178,7 @@ const views: View[] = [
         .getByTestId('decision-regulator')
         .getByRole('button', { name: 'Decide otherwise' })
         .click(),
+    part: '[role=dialog]',
   },
   { name: 'days', job: senna, path: 'size?view=days', heading: agreed },
   { name: 'conditions', job: senna, path: 'size?view=conditions', heading: agreed },
@@ -175,6 +195,7 @@ const views: View[] = [
       await page.getByRole('button', { name: /open the waterline/ }).click();
       await page.getByRole('button', { name: 'Membrane', exact: true }).click();
     },
+    part: '[aria-label=Waterline]',
   },
   { name: 'order of work', job: odalys, path: 'plumb', heading: 'Order of work', thumbs: true },
   {
@@ -240,7 +261,7 @@ for (const job of new Set(views.map((view) => view.job))) {
         await expect(page.getByRole('heading', { name: view.heading }).first()).toBeAttached();
         await settled(page);
         await view.open?.(page);
-        await check(page);
+        await check(page, view.part);
         if (view.thumbs) {
           await page.setViewportSize(phone);
           expect.soft(await tooSmall(page), 'smaller than a thumb').toEqual([]);
@@ -268,7 +289,6 @@ const tooSmall = (page: Page): Promise<string[]> =>
       /^(P|LI|DIV|SPAN)$/.test(it.parentElement!.tagName) &&
       getComputedStyle(it).display === 'inline';
     const hits = (it: HTMLElement, dx: number, dy: number): boolean => {
-      it.scrollIntoView({ block: 'center', inline: 'center' });
       const box = it.getBoundingClientRect();
       const x = Math.min(Math.max(box.left + box.width / 2 + dx, 1), innerWidth - 2);
       const y = box.top + box.height / 2 + dy;
@@ -284,8 +304,9 @@ const tooSmall = (page: Page): Promise<string[]> =>
     };
     return shown
       .filter((it) => it.getBoundingClientRect().width > 1 && !inSentence(it))
-      .filter(
-        (it) =>
+      .filter((it) => {
+        it.scrollIntoView({ block: 'center', inline: 'center' });
+        return (
           ![
             [0, -21],
             [0, 21],
@@ -294,8 +315,9 @@ const tooSmall = (page: Page): Promise<string[]> =>
             ![
               [-21, 0],
               [21, 0],
-            ].every(([dx, dy]) => hits(it, dx!, dy!))),
-      )
+            ].every(([dx, dy]) => hits(it, dx!, dy!)))
+        );
+      })
       .map(
         (it) =>
           `${it.tagName.toLowerCase()} ${it.getAttribute('aria-label') ?? it.textContent?.trim().slice(0, 40) ?? ''} ${Math.round(it.getBoundingClientRect().width)}x${Math.round(it.getBoundingClientRect().height)}`,

@@ -25,7 +25,7 @@ export function NewJobForm({ opened, onClose, suggestion }: Props) {
   useEffect(() => {
     if (opened && values.name === '' && suggestion) setFieldValue('name', suggestion);
     // Only the opening takes the suggestion over; typing afterwards is the person's own.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [opened]);
   const submit = form.onSubmit(async (values) => {
     const answer = await addJob(values);

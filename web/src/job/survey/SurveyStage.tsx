@@ -1,7 +1,7 @@
 import { surveyFields } from '@katharos/job';
 import { missingWords } from '@katharos/words';
 import { Button, Group, Stack, Title } from '@mantine/core';
-import { Fragment, useEffect, useRef, useState } from 'react';
+import { Fragment, useEffect, useState, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
@@ -54,9 +54,9 @@ function usePlace(): string {
 }
 
 function useVisited(place: string): ReadonlySet<string> {
-  const visited = useRef(new Set<string>());
-  visited.current.add(place);
-  return visited.current;
+  const [visited, setVisited] = useState<ReadonlySet<string>>(new Set([place]));
+  if (!visited.has(place)) setVisited(new Set([...visited, place]));
+  return visited;
 }
 
 /** A link to a reading puts the cursor into its field. */

@@ -22,21 +22,12 @@ const counterHigh = 26;
 /** A section through the counter: which ring goes where on the tap's stem. */
 export function TapStack({ hoses }: { hoses: 1 | 3 }) {
   const high = above.reduce((sum, { height }) => sum + height + 2, 0);
-  let y = counterTop - high;
   const rings = [
-    ...above.map((ring) => {
-      const at = y;
-      y += ring.height + 2;
-      return { ...ring, at };
-    }),
-    ...below.map((ring, i) => {
-      if (i === 0) y = counterTop + counterHigh + 2;
-      const at = y;
-      y += ring.height + 2;
-      return { ...ring, at };
-    }),
+    ...stacked(above, counterTop - high),
+    ...stacked(below, counterTop + counterHigh + 2),
   ];
-  const stemEnd = y + 14;
+  const last = rings.at(-1)!;
+  const stemEnd = last.at + last.height + 2 + 14;
   // From the top down, each name beside its ring or just below the one before.
   let free = 0;
   const named = [
@@ -115,4 +106,15 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
       ))}
     </svg>
   );
+}
+
+/** Rings one under the other, each with its upper edge. */
+function stacked<T extends { height: number }>(
+  rings: readonly T[],
+  from: number,
+): (T & { at: number })[] {
+  return rings.map((ring, i) => ({
+    ...ring,
+    at: rings.slice(0, i).reduce((y, { height }) => y + height + 2, from),
+  }));
 }
