@@ -204,6 +204,7 @@ const views: View[] = [
     path: 'plumb',
     heading: 'Order of work',
     open: (page) => page.getByRole('button', { name: 'Change the order' }).click(),
+    part: '[data-next=true]',
     thumbs: true,
   },
   { name: 'the cabinet', job: odalys, path: 'plumb?view=fit', heading: 'Does it fit' },

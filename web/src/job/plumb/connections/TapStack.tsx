@@ -29,7 +29,6 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
   const last = rings.at(-1)!;
   const stemEnd = last.at + last.height + 2 + 14;
   // From the top down, each name beside its ring or just below the one before.
-  let free = 0;
   const named = [
     ...rings.map(({ name, width, height, at }) => ({
       name,
@@ -44,11 +43,10 @@ export function TapStack({ hoses }: { hoses: 1 | 3 }) {
     },
   ]
     .sort((a, b) => a.at - b.at)
-    .map((one) => {
-      const label = Math.max(one.at, free);
-      free = label + line;
-      return { ...one, label };
-    });
+    .reduce<{ name: string; at: number; x: number; label: number }[]>((placed, one) => {
+      const free = (placed.at(-1)?.label ?? -Infinity) + line;
+      return [...placed, { ...one, label: Math.max(one.at, free, 0) }];
+    }, []);
   return (
     <svg viewBox={`0 0 410 ${stemEnd + 44}`} role="img" className={styles.stack}>
       <title>
