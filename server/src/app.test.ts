@@ -10,6 +10,7 @@ import {
   type TestApp,
   verifiedDocument,
 } from './test/testApp.ts';
+import { pdfText } from './test/pdfText.ts';
 import request from 'supertest';
 
 let server: TestApp;
@@ -308,12 +309,20 @@ describe('the proposal', () => {
     const job = await addJob();
     expect(errorOf(await agent.get(`/api/jobs/${job.id}/proposal.pdf`)).code).toBe('not-agreed');
     await agent.put(`/api/jobs/${job.id}`).send({ version: 1, document: verifiedDocument() });
-    const { body } = await agent
-      .get(`/api/jobs/${job.id}/proposal.pdf`)
-      .query({ units: 'us' })
-      .expect(200)
-      .expect('Content-Type', 'application/pdf');
-    expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    const proposal = (units: string) =>
+      agent
+        .get(`/api/jobs/${job.id}/proposal.pdf`)
+        .query({ units })
+        .expect(200)
+        .expect('Content-Type', 'application/pdf');
+    const { body } = await proposal('us');
+    const american = await pdfText(body as Buffer);
+    expect(american).toMatch(/\d psi at \d+ °F/);
+    expect(american).toMatch(/\d gal/);
+    expect(american).not.toMatch(/\d (bar|L\/day|°C)\b/);
+    const metric = await pdfText((await proposal('metric')).body as Buffer);
+    expect(metric).toMatch(/\d bar at [\d.]+ °C/);
+    expect(metric).not.toMatch(/psi|°F|\bgal\b/);
     const pages = (body as Buffer).toString('latin1').match(/\/Type \/Page\b/g);
     expect(pages?.length).toBeLessThanOrEqual(2);
     expect(errorOf(await stranger.get(`/api/jobs/${job.id}/proposal.pdf`)).code).toBe('not-found');

@@ -1,7 +1,7 @@
 import { type InSteps, withoutPause } from '../base/inSteps.ts';
 import { type Part, partsOf } from '../catalogue/parts.ts';
-import { ultravioletLimits, practiceLimits } from '../base/practice.ts';
-import { productDose } from '../ultraviolet/ultravioletDose.ts';
+import { practiceLimits } from '../base/practice.ts';
+import { lampForProduct } from '../system/ultravioletLine.ts';
 import {
   candidates,
   type Exclusion,
@@ -113,16 +113,12 @@ export function* recommending({
   };
 }
 
-/** A lamp changes no flow: which one gives its dose at the tap is settled when the rest is. The dearest where none does. */
+/** A lamp changes no flow: which one gives its dose at the tap is settled when the rest is. */
 function withFittingLamp(judged: JudgedDesign, catalogue: readonly Part[]): JudgedDesign {
   const { design, worst, today } = judged;
   if (!design.lamp || !today || !worst) return judged;
-  const flowLPerH = 60 * Math.max(today.tapFullLPerMin, worst.tapFullLPerMin);
-  const lamps = partsOf(catalogue, 'lamp').sort((a, b) => a.price - b.price);
-  const lamp =
-    lamps.find((one) => productDose(one, flowLPerH) >= ultravioletLimits.doseMjCm2) ??
-    lamps.at(-1) ??
-    design.lamp;
+  const flowLPerMin = Math.max(today.tapFullLPerMin, worst.tapFullLPerMin);
+  const lamp = lampForProduct(partsOf(catalogue, 'lamp'), flowLPerMin) ?? design.lamp;
   const more = lamp.price - design.lamp.price;
   return {
     ...judged,

@@ -176,6 +176,8 @@ describe('a lamp added to a system that is there', () => {
     expect(lampForProduct(lamps, 4)?.id).toBe('large');
     expect(productDose(lampForProduct(lamps, 20)!, 300)).toBeCloseTo(40, 9);
     expect(lampForProduct([], 1)).toBeUndefined();
+    // Neither the order of a catalogue nor the price decides where none is enough, but the light.
+    expect(lampForProduct([...lamps].reverse(), 20)).toEqual(lampForProduct(lamps, 20));
   });
 
   test('is drawn from what is there to its tap, at the pressure that its flow needs', () => {

@@ -165,14 +165,32 @@ function judge(lamp: LampPart, flowLPerMin: number, water: LampWater): Ultraviol
   };
 }
 
-/** The cheapest lamp that gives product its dose at a flow, or the strongest there is; undefined without any. */
-export function lampForProduct(
+/** The cheapest lamp whose dose is enough, else the one that gives most; undefined without any. @param doseOf mJ/cm2 */
+export function fittingLamp(
+  lamps: readonly LampPart[],
+  doseOf: (lamp: LampPart) => number,
+): LampPart | undefined {
+  const byPrice = [...lamps].sort((a, b) => a.price - b.price);
+  return (
+    byPrice.find((lamp) => doseOf(lamp) >= ultravioletLimits.doseMjCm2) ??
+    byPrice.sort((a, b) => doseOf(b) - doseOf(a))[0]
+  );
+}
+
+/** The lamp for product at a flow, L/min. */
+export const lampForProduct = (
   lamps: readonly LampPart[],
   flowLPerMin: number,
-): LampPart | undefined {
-  const dose = (lamp: LampPart) => productDose(lamp, flowLPerMin * 60);
-  const [cheapest] = lamps
-    .filter((lamp) => dose(lamp) >= ultravioletLimits.doseMjCm2)
-    .sort((a, b) => a.price - b.price);
-  return cheapest ?? [...lamps].sort((a, b) => dose(b) - dose(a))[0];
-}
+): LampPart | undefined => fittingLamp(lamps, (lamp) => productDose(lamp, flowLPerMin * 60));
+
+/** The lamp for a line of its own, by what the house's water pushes through it. */
+export const lampForLine = (
+  lamps: readonly LampPart[],
+  line: Omit<UltravioletLine, 'lamp'>,
+  water: Parameters<typeof assessUltraviolet>[1],
+  feed: LampFeed,
+): LampPart | undefined =>
+  fittingLamp(lamps, (lamp) => {
+    const lit = assessUltraviolet({ ...line, lamp }, water, feed);
+    return lit.ok ? lit.value.doseMjCm2 : 0;
+  });

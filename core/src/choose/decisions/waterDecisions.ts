@@ -1,3 +1,4 @@
+import { divalentPassage } from '../../membrane/divalentPassage.ts';
 import { feedLimits, lifeMonths, practiceLimits, ultravioletLimits } from '../../base/practice.ts';
 import { carbonLifeMonths } from '../../water/carbonLife.ts';
 import type { Assessment } from '../../system/assessment.ts';
@@ -92,11 +93,11 @@ export function decideDisinfection(
   today: Assessment | null,
 ): DecisionOn<'disinfection'> {
   const flowLPerH = (today?.tapFullLPerMin ?? NaN) * 60;
-  const passage = today ? 1 - today.rejection : NaN;
-  // What shades the light is held back like other ions of two charges, a third as readily passed as the salts on the whole.
+  // What shades the light is held back like other ions of two charges.
+  const passage = divalentPassage(today ? 1 - today.rejection : NaN);
   const product = {
-    iron: ((facts.ironMgL ?? 0) * passage) / 3,
-    manganese: ((facts.manganeseMgL ?? 0) * passage) / 3,
+    iron: (facts.ironMgL ?? 0) * passage,
+    manganese: (facts.manganeseMgL ?? 0) * passage,
     hardness: today?.productHardnessMgL ?? NaN,
   };
   const transmittance = Math.max(facts.transmittance ?? 0, productTransmittance);

@@ -2,11 +2,12 @@ import { type JobBrief, lampFeedOf } from '@katharos/job';
 import {
   existingSystems,
   type InstalledSystem,
+  lampForLine,
   lampForProduct,
   partsOf,
   type SystemDesign,
 } from '@katharos/core';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Button, Group, Text } from '@mantine/core';
@@ -22,8 +23,17 @@ interface Props {
 /** Lamps without a membrane of their own, wherever there is power for one. */
 export function LampOffers({ brief, current, onChoose }: Props) {
   const { catalogue } = useSizing();
+  const { survey } = useDocument();
   const lamps = partsOf(catalogue, 'lamp');
   if (lamps.length === 0 || !brief.facts.power) return null;
+  const { today } = brief.task.waters;
+  const feed = lampFeedOf(survey, today.hardnessMgL);
+  const alone = {
+    kind: 'ultraviolet-line' as const,
+    prefilters: current.prefilters.slice(0, 2),
+    tap: current.tap,
+    line: current.line,
+  };
   // A tap of its own is a plain one.
   const { dispenser: _dispenser, powered: _powered, ...tap } = current.tap;
   return (
@@ -32,15 +42,10 @@ export function LampOffers({ brief, current, onChoose }: Props) {
         name="Ultraviolet only"
         text="Sediment, carbon and lamp, without a membrane: for clear, soft water that is unsafe and otherwise good. Nothing dissolved is taken out, and nothing is wasted."
         action="Use the lamp alone"
-        onUse={() =>
-          onChoose({
-            kind: 'ultraviolet-line',
-            prefilters: current.prefilters.slice(0, 2),
-            lamp: lamps.at(-1)!,
-            tap: current.tap,
-            line: current.line,
-          })
-        }
+        onUse={() => {
+          const lamp = lampForLine(lamps, alone, today, feed);
+          if (lamp) onChoose({ ...alone, lamp });
+        }}
       />
       <AddedOffer lamps={lamps} line={current.line} tap={tap} onChoose={onChoose} />
     </>
