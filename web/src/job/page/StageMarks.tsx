@@ -23,7 +23,7 @@ export function StageMarks({ stage }: { stage: Stage }) {
           >
             <Cup state={state} />
             {stageNames[name]}
-            <span className={styles.sr}>
+            <span className="sr">
               {state === 'done' ? ' (done)' : state === 'now' ? ' (next)' : ''}
             </span>
           </NavLink>

@@ -28,7 +28,7 @@ export function StepPhotographs({
   if (!mayAdd && own.length === 0) return null;
   return (
     <>
-      <Group gap="xs" mt={4}>
+      <Group gap="xs">
         {own.map((photograph) => (
           <button
             key={photograph.id}

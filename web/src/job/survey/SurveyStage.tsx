@@ -120,7 +120,7 @@ function PlaceNav({ place }: { place: string }) {
             {lacks > 0 && (
               <span className={styles.lacks}>
                 <span aria-hidden>!</span>
-                <span className={styles.sr}>{lacks} needed for a sound size</span>
+                <span className="sr">{lacks} needed for a sound size</span>
               </span>
             )}
           </Link>

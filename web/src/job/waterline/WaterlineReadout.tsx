@@ -30,7 +30,7 @@ export function AcrossReadout({
   const { units: system } = reader;
   return (
     <table className={styles.readout}>
-      <caption className={styles.sr}>What leaves each component</caption>
+      <caption className="sr">What leaves each component</caption>
       <colgroup>
         <col style={{ width: rowHeadPx }} />
       </colgroup>

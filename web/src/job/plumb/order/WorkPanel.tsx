@@ -93,7 +93,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
           </Button>
         </Group>
       </Group>
-      <div className={styles.sr} role="status">
+      <div className="sr" role="status">
         {ticked && (next ? `Next: ${workWords(next, reader).title}` : 'Every step is done.')}
       </div>
       {again.length > 0 && (

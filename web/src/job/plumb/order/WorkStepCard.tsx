@@ -109,13 +109,15 @@ export const WorkStepCard = memo(function WorkStepCard(props: StepProps) {
             </p>
           </>
         )}
-        {(!isDone || shown || note) && <StepNote id={step.id} title={words.title} />}
-        <StepPhotographs
-          step={step.id}
-          title={words.title}
-          own={photographs}
-          mayAdd={!isDone || shown}
-        />
+        <div className={styles.extras}>
+          {(!isDone || shown || note) && <StepNote id={step.id} title={words.title} />}
+          <StepPhotographs
+            step={step.id}
+            title={words.title}
+            own={photographs}
+            mayAdd={!isDone || shown}
+          />
+        </div>
       </div>
     </li>
   );
