@@ -95,6 +95,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
           <SimpleGrid cols={{ base: 1, sm: 2, md: 3 }}>
             <NativeSelect
               label="Units"
+              description="What figures are shown and typed in."
               size="md"
               data={[
                 { value: 'metric', label: 'bar, L, °C' },
@@ -107,6 +108,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             />
             <NativeSelect
               label="Paper"
+              description="Of proposals, sheets and certificates."
               size="md"
               data={[
                 { value: 'A4', label: 'A4' },
@@ -119,7 +121,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             />
             <TextInput
               label="Currency"
-              description="Three letters."
+              description="Three letters, such as EUR."
               size="md"
               maxLength={3}
               value={draft.currency}
@@ -138,6 +140,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             />
             <NumberInput
               label="Tax on proposals"
+              description="Added to the sum."
               size="md"
               min={0}
               max={100}
