@@ -9,6 +9,7 @@ import {
   isUltravioletLine,
   ultravioletFlushPlan,
 } from '@katharos/core';
+import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
@@ -50,13 +51,7 @@ function Flushing({ design }: { design: InstalledSystem }) {
     const today = assess(design, water);
     return today.ok ? { ok: true as const, steps: flushPlan(design, today.value) } : today;
   }, [design, water, document.survey]);
-  if (!plan)
-    return (
-      <Text>
-        The survey’s readings are needed for the times.{' '}
-        <Link to={`/jobs/${jobId}/survey`}>Look at the survey</Link>
-      </Text>
-    );
+  if (!plan) return <NeedsBrief />;
   if (!plan.ok) {
     return (
       <Tone kind="bad" head={failureHead(plan.failure)} role="alert">

@@ -1,7 +1,8 @@
 import type { JobBrief } from '@katharos/job';
 import type { InstalledSystem } from '@katharos/core';
+import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
-import { useJob } from '../open/useJob.ts';
+import { useDocument, useJob } from '../open/useJob.ts';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
@@ -12,12 +13,12 @@ import { PartsPanel } from './parts/PartsPanel.tsx';
 import { TubeTable } from './tubes/TubeTable.tsx';
 import { WorkPanel } from './order/WorkPanel.tsx';
 import { usePlumbing } from '../open/usePlumbing.ts';
-import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Title } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
-  const { document, jobId } = useJob();
+  const document = useDocument();
   const { brief } = useSizing();
   if (!document.system) {
     return (
@@ -27,14 +28,7 @@ export function PlumbStage() {
       />
     );
   }
-  if (!brief?.ok) {
-    return (
-      <Text>
-        The survey’s readings are needed.{' '}
-        <Link to={`/jobs/${jobId}/survey`}>Look at the survey</Link>
-      </Text>
-    );
-  }
+  if (!brief?.ok) return <NeedsBrief />;
   return <Plumbing system={document.system.design} brief={brief.value} />;
 }
 

@@ -1,25 +1,15 @@
-import { failureSentence } from '@katharos/words';
-import { useJobId } from '../open/useJob.ts';
+import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useSearch, useSizing } from '../open/sizingContext.ts';
 import { SizedSystem } from './SizedSystem.tsx';
 import { SizedUltraviolet } from './SizedUltraviolet.tsx';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { Link } from 'react-router';
 
 /** The size: searched for, then shown with its numbers and reasons. */
 export function SizeStage() {
-  const jobId = useJobId();
   const search = useSearch();
   const { brief, design, ultraviolet, cancel, again } = useSizing();
-  if (brief && !brief.ok) {
-    return (
-      <Tone kind="bad" head="These readings contradict each other" role="alert">
-        {failureSentence(brief.failure)}{' '}
-        <Link to={`/jobs/${jobId}/survey`}>Correct them in the survey.</Link>
-      </Tone>
-    );
-  }
+  if (brief && !brief.ok) return <NeedsBrief />;
   if (brief && ultraviolet) return <SizedUltraviolet brief={brief.value} line={ultraviolet} />;
   if (brief && design) return <SizedSystem brief={brief.value} design={design} />;
   return (

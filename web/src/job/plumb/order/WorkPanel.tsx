@@ -6,8 +6,11 @@ import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { stepAnchor, WorkStepCard } from './WorkStepCard.tsx';
 import { Button, Group, Text, Title } from '@mantine/core';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useState } from 'react';
 import styles from './Work.module.css';
+
+/** Steps that are drawn at once. */
+const firstDrawn = 6;
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
@@ -29,6 +32,8 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   const count = steps.filter(isDone).length;
   const next = steps.find((step) => !isDone(step));
   const behind = next ? steps.indexOf(next) : steps.length;
+  // What lies far below the first screen is drawn after it.
+  const reach = useDeferredValue(steps.length, behind + firstDrawn);
   const [ordering, setOrdering] = useState(false);
   const [ticked, setTicked] = useState(false);
   const tick = useCallback(
@@ -116,11 +121,11 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
             <ol className={styles.steps}>{steps.slice(0, behind).map(card)}</ol>
           </details>
           <ol className={styles.steps} start={behind + 1}>
-            {steps.slice(behind).map((step, i) => card(step, behind + i))}
+            {steps.slice(behind, reach).map((step, i) => card(step, behind + i))}
           </ol>
         </>
       ) : (
-        <ol className={styles.steps}>{steps.map(card)}</ol>
+        <ol className={styles.steps}>{steps.slice(0, reach).map(card)}</ol>
       )}
       {document.plumb.order && (
         <Button
