@@ -91,7 +91,7 @@ async function throttled(context: BrowserContext): Promise<[Page, CDPSession]> {
   return [page, session];
 }
 
-/** Opens an address, waits for its content and until nothing moves for a second. */
+/** Opens an address, waits for its content and three seconds more, for what still runs and moves. */
 async function visit(context: BrowserContext, address: string, place: Place): Promise<Visit> {
   const [page, session] = await throttled(context);
   let scriptBytes = 0;
@@ -214,7 +214,7 @@ async function enterToWaterline(
   return median(times);
 }
 
-/** Share of one core that a page takes while nobody acts, in percent. */
+/** Share of one core that a page's main thread takes while nobody acts, in percent. */
 async function atRest({ browser, base }: ShownApplication, state: State): Promise<number> {
   const context = await browser.newContext({ ...phone, storageState: state });
   const survey = places.find(({ name }) => name === 'survey')!;
