@@ -157,9 +157,12 @@ test('out of reach, work is kept in the browser and sent when the server answers
 test('a reading left standing in its field survives a reload', async ({ page }) => {
   await beginJob(page, 'Left standing');
   await saved(page);
-  await (await field(page, 'Feed TDS')).fill('265');
+  const tds = await field(page, 'Feed TDS');
+  // The sending itself is waited for: the words that tell of it may be gone before anybody looks.
+  const sent = page.waitForResponse((answer) => answer.request().method() === 'PUT');
   // No Enter, no leaving the field: as when the phone is put down.
-  await expect(page.getByText('Saving …')).toBeVisible();
+  await tds.fill('265');
+  expect((await sent).status()).toBe(200);
   await saved(page);
   await page.reload();
   await expect(await field(page, 'Feed TDS')).toHaveValue('265 mg/L');
