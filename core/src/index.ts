@@ -40,16 +40,18 @@ export * from './tank/bladderTank.ts';
 export { fillTank, type TankFill, type TankSystem } from './system/filling/fillTank.ts';
 export { carbonDioxide, permeatePh } from './water/carbonate/permeatePh.ts';
 export { concentrateLsi } from './water/carbonate/concentrateLsi.ts';
+export { divalentPassage } from './membrane/divalentPassage.ts';
 export { calciteContact } from './water/carbonate/calciteContact.ts';
 export { netDrivingPressure, type Readings } from './membrane/netDrivingPressure.ts';
 export { normalise } from './commission/normalise.ts';
 export * from './base/units/units.ts';
 export { parseQuantity, type Parsed } from './base/units/parseQuantity.ts';
+export { type DecimalSign, plainly, readNumber, type ReadNumber } from './base/units/readNumber.ts';
 export * from './catalogue/parts.ts';
 export * from './system/design.ts';
 export { assess } from './system/assess.ts';
 export { type Assessment } from './system/assessment.ts';
-export { remineralise } from './system/remineralise.ts';
+export { remineralise, standingPh } from './system/remineralise.ts';
 export * from './choose/requirements.ts';
 export { judge, type JudgedDesign, type Trial, trialOf } from './choose/judge.ts';
 export { type OwnershipCost, ownershipCost } from './choose/ownershipCost.ts';
@@ -65,12 +67,15 @@ export {
 } from './choose/candidates.ts';
 export {
   type DesignFamily,
+  nothingFits,
   recommend,
   recommending,
   type Recommendation,
   type SizingTask,
   type TradeOff,
+  type WayToFit,
 } from './choose/recommend.ts';
+export { type FittingChange, fittingChanges } from './choose/waysToFit.ts';
 export { assessConditions, type ConditionKey, conditionKeys } from './system/conditions.ts';
 export { pressureBudget, type PressureBudget } from './system/pressureBudget.ts';
 export { representatives } from './choose/representatives.ts';
@@ -84,7 +89,23 @@ export {
 export * from './choose/decisions/supplySettings.ts';
 export { optionConsequences } from './choose/decisions/optionConsequences.ts';
 export { recoveryCurve, type RecoveryPoint } from './system/recoveryCurve.ts';
-export { scalesSoon } from './choose/scalesSoon.ts';
+export {
+  elementRecovery,
+  mostElementRecovery,
+  scalesSoon,
+  type Scaling,
+  scalingOf,
+} from './system/scaling.ts';
+export { type LampIons, type LampWater, lampWaterOf } from './system/lampWater.ts';
+export { withKit } from './system/kit.ts';
+export { isHeld, unitMisfit, type UnitMisfit, withUnit } from './system/unit.ts';
+export { closesWhenFull, type FeedCloser, feedCloser, idleDrainLPerDay } from './system/closing.ts';
+export {
+  type HighestPressures,
+  highestPressures,
+  isOverloaded,
+  pumpInletBar,
+} from './system/strength.ts';
 export { yearOfWater, type YearOfWater } from './household/yearOfWater.ts';
 export * from './hydraulics/branchPressure.ts';
 export {
@@ -93,7 +114,7 @@ export {
   type DisinfectantCapacity,
 } from './water/carbonLife.ts';
 export * from './system/ultravioletLine.ts';
-export { productDose, ultravioletDose } from './ultraviolet/ultravioletDose.ts';
+export { agedDose, productDose, ultravioletDose } from './ultraviolet/ultravioletDose.ts';
 export {
   type NodeKind,
   waterline,
@@ -109,6 +130,7 @@ export * from './plumbing/connections/tapHole.ts';
 export * from './plumbing/places/tubeSize.ts';
 export { type TubeEnd, tubeEnds } from './plumbing/places/tubeEnd.ts';
 export * from './plumbing/places/place.ts';
+export { openPorts } from './plumbing/tubes/openPorts.ts';
 export * from './plumbing/places/tubeFunction.ts';
 export * from './plumbing/tubes/tubeRuns.ts';
 export { cutLength, serviceSlackM } from './plumbing/tubes/cutLength.ts';
@@ -138,18 +160,39 @@ export {
   type WorkStep,
 } from './plumbing/order/workStep.ts';
 export { needsPower, workOrder } from './plumbing/order/workOrder.ts';
+export { tellingCautions } from './plumbing/order/tellingCautions.ts';
 export { mayMove, orderedWork } from './plumbing/order/orderedWork.ts';
 export { partsList, type PartsLine } from './plumbing/order/partsList.ts';
-export { tankWashout, washoutCycles } from './commission/tankWashout.ts';
+export {
+  type FlushHand,
+  type FlushRecord,
+  type FlushSchedule,
+  flushSchedule,
+  type TimedStep,
+} from './commission/flushSchedule.ts';
+export {
+  type WashoutPlan,
+  washoutPlan,
+  type WashoutTask,
+} from './commission/washout/washoutPlan.ts';
 export {
   flushPlan,
   type FlushData,
+  type FlushFacts,
+  type LeakState,
   type FlushStep,
   type FlushStepCode,
   ultravioletFlushPlan,
 } from './commission/flushPlan.ts';
+export {
+  flushFactsOf,
+  sequence,
+  type SequenceFault,
+  type SiteState,
+} from './commission/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
-export { type Instruments, usualInstruments } from './commission/instruments.ts';
+export { type Instruments, productBand, usualInstruments } from './commission/instruments.ts';
+export * from './commission/acceptance.ts';
 export {
   type Comparison,
   type Verdict,

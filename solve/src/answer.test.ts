@@ -82,3 +82,56 @@ describe('wrong requests', () => {
     expect(JSON.stringify(given)).not.toMatch(/NaN|undefined|null,"message/);
   });
 });
+
+describe('a flush plan', () => {
+  const plan = {
+    kind: 'flush-plan',
+    feed: { tdsMgL: 330, temperatureC: 13, pressureBar: 4.1 },
+    membrane: {
+      ratedFlowLPerDay: 280,
+      ratedPressureBar: 4.1,
+      ratedTdsMgL: 250,
+      ratedRecovery: 0.15,
+      ratedRejection: 0.96,
+    },
+    restrictor: { flowMlMin: 400, atPressureBar: 4.1 },
+    tank: { volumeL: 11, prechargeBar: 0.5 },
+    shutoff: { kind: 'hydraulic' },
+    tapLine: { tubes: [{ innerDiameterMm: 4.3, lengthM: 2 }], tapKv: 0.3, riseM: 0.5 },
+    preservative: { firstPermeateMgL: 1800 },
+  };
+
+  test('adds its parts up', () => {
+    const given = answer({
+      ...plan,
+      restMin: 480,
+      prefilterFlush: { school: 'together', cartridges: 3, minutesEach: 5, flowLPerMin: 3 },
+    }) as unknown as {
+      cycles: number;
+      rinse: { timeMin: number };
+      firstFillTimeMin: number;
+      fillTimeMin: number;
+      emptyTimeMin: number;
+      totals: { timeMin: number; feedVolumeL: number };
+    };
+    const { cycles, rinse, firstFillTimeMin, fillTimeMin, emptyTimeMin, totals } = given;
+    expect(totals.timeMin).toBeCloseTo(
+      5 + rinse.timeMin + firstFillTimeMin + cycles * (fillTimeMin + emptyTimeMin) + 480,
+      9,
+    );
+    expect(totals.feedVolumeL).toBe(15);
+  });
+
+  test.each<[string, object]>([
+    ['preservative', { preservative: {} }],
+    ['preservative', { preservative: { massMg: 1, firstPermeateMgL: 1 } }],
+    ['shutoff', { shutoff: undefined }],
+    ['tapLine', { tapLine: undefined }],
+    ['openTank', { openTank: { volumeL: 3, emptyFlowLPerMin: 1 } }],
+    ['targetShare', { targetShare: 1 }],
+    ['heelShare', { heelShare: 1 }],
+    ['sanitising.stagesL', { sanitising: { stagesL: [], rinseFlowLPerMin: 2 } }],
+  ])('is refused at %s', (path, change) => {
+    expect(answer({ ...plan, ...change })).toMatchObject({ error: { path } });
+  });
+});

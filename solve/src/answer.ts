@@ -1,4 +1,4 @@
-import { failureSentence, issueSentence } from '@katharos/words';
+import { checkInput, failureSentence } from '@katharos/words';
 import { solveKinds, type SolveRequest, solveRequestSchema } from './request.ts';
 import {
   calciteContact,
@@ -11,6 +11,7 @@ import {
   type Outcome,
   permeatePh,
   tapFlow,
+  washoutPlan,
 } from '@katharos/core';
 
 /** An answer to one line: the solved fields, or an error that names the field at fault. */
@@ -60,14 +61,12 @@ export function answer(line: object): Answer {
     const kinds = solveKinds.join(', ');
     return refuse(id, 'unknown-kind', 'kind', `"kind" must be one of ${kinds}.`);
   }
-  const checked = solveRequestSchema.safeParse(request, { error: issueSentence });
-  if (!checked.success) {
-    const issue = checked.error.issues[0]!;
-    const unknownKey = issue.code === 'unrecognized_keys' ? issue.keys.slice(0, 1) : [];
-    const path = [...issue.path, ...unknownKey].join('.');
-    return refuse(id, issue.code.replaceAll('_', '-'), path, issue.message);
+  const checked = checkInput(solveRequestSchema, request);
+  if (!checked.ok) {
+    const { code, path, sentence } = checked.faults[0];
+    return refuse(id, code.replaceAll('_', '-'), path, sentence);
   }
-  const outcome = solve(checked.data);
+  const outcome = solve(checked.value);
   if (!outcome.ok) {
     const { code, path } = outcome.failure;
     return refuse(id, code, path, failureSentence(outcome.failure));
@@ -91,6 +90,8 @@ function solve(request: SolveRequest): Outcome<Record<string, unknown>> {
       return asRecord(concentrateLsi(request.feed, request.recovery, request.saltPassage));
     case 'calcite-contact':
       return asRecord(calciteContact(request.water, request.media, request.flowLPerH));
+    case 'flush-plan':
+      return asRecord(washoutPlan(request));
     case 'normalise':
       return asRecord(normalise(request.measured, request.reference));
   }

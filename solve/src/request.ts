@@ -20,15 +20,13 @@ const membraneBankSchema = membraneRatingSchema.extend({
   saltPassageFactor: within(limits.ageFactor).optional(),
 });
 
+const tubeSchema = z.strictObject({
+  innerDiameterMm: within(limits.innerDiameterMm),
+  lengthM: within(limits.lengthM),
+});
+
 const tapLineFields = {
-  tubes: z
-    .array(
-      z.strictObject({
-        innerDiameterMm: within(limits.innerDiameterMm),
-        lengthM: within(limits.lengthM),
-      }),
-    )
-    .max(50),
+  tubes: z.array(tubeSchema).max(50),
   tapKv: within(limits.tapKv),
   riseM: within(limits.riseM).optional(),
   postFilter: filterDropSchema.optional(),
@@ -59,6 +57,93 @@ const readingsSchema = z.strictObject({
   permeateFlowLPerH: within(limits.flowLPerH),
   permeatePressureBar: within(limits.backPressureBar).optional(),
 });
+
+/** A share with its ends left out: none of it and all of it are no plan. */
+const share = z.number().gt(0).lt(1);
+const volume = z.number().min(0.001).max(1000);
+const flow = z.number().min(0.001).max(1000);
+const minutes = z.number().min(0).max(10_000);
+const cycles = z.int().min(0).max(50);
+const strength = z.number().min(0).max(1e6);
+
+const flushPlanSchema = z
+  .strictObject({
+    kind: z.literal('flush-plan'),
+    ...systemFields,
+    tapLine: z.strictObject(tapLineFields).optional(),
+    tank: tankSchema.optional(),
+    shutoff: shutoffSchema.optional(),
+    openTank: z.strictObject({ volumeL: volume, emptyFlowLPerMin: flow }).optional(),
+    permeateBackPressureBar: within(limits.backPressureBar).optional(),
+    preservative: z
+      .strictObject({
+        firstPermeateMgL: strength.optional(),
+        massMg: strength.optional(),
+        holdUpL: volume.optional(),
+        tailShare: z.number().min(0).lt(1).optional(),
+        tailVolumeL: volume.optional(),
+      })
+      .refine(
+        ({ firstPermeateMgL, massMg }) =>
+          (firstPermeateMgL === undefined) !== (massMg === undefined),
+        'Give either the strength of the first product or the mass of preservative.',
+      ),
+    targetShare: share.optional(),
+    leastCycles: cycles.optional(),
+    mostCycles: cycles.optional(),
+    leastMinutes: minutes.optional(),
+    rinseMin: minutes.optional(),
+    heelShare: z.number().min(0).lt(1).optional(),
+    trickleLPerMin: z.number().min(0.001).max(1000).optional(),
+    drain: z
+      .strictObject({
+        feed: z.enum(['open', 'closed']).optional(),
+        reopensBar: within(limits.cutoutBar).optional(),
+      })
+      .optional(),
+    restMin: minutes.optional(),
+    postStagesL: z.array(volume).max(20).optional(),
+    prefilterFlush: z
+      .strictObject({
+        school: z.enum(['together', 'one-by-one']),
+        cartridges: z.int().min(1).max(50),
+        minutesEach: minutes,
+        flowLPerMin: flow,
+      })
+      .optional(),
+    sanitising: z
+      .strictObject({
+        stagesL: z.array(volume).min(1).max(20),
+        tubes: z.array(tubeSchema).max(50).optional(),
+        doseMgL: z.number().gt(0).max(10_000).optional(),
+        bleachGPerL: z.number().gt(0).max(1000).optional(),
+        contactMin: minutes.optional(),
+        decayPerH: z.number().min(0).max(1000).optional(),
+        feedChlorineMgL: z.number().min(0).max(100).optional(),
+        residualMgL: z.number().gt(0).max(100).optional(),
+        rinseFlowLPerMin: flow,
+      })
+      .optional(),
+    dispenser: z
+      .strictObject({
+        tanks: z
+          .array(z.strictObject({ volumeL: volume, heelShare: share, outFlowLPerMin: flow }))
+          .min(1)
+          .max(20),
+        fillFlowLPerMin: flow,
+        leastRinses: cycles.optional(),
+        targetShare: share.optional(),
+      })
+      .optional(),
+  })
+  .superRefine(({ tank, shutoff, openTank, tapLine }, context) => {
+    const missing = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message });
+    if (tank && openTank) missing('openTank', 'A system has one tank: leave one of the two out.');
+    if (tank && !shutoff) missing('shutoff', 'A tank needs what stops its filling.');
+    if (shutoff && !tank) missing('shutoff', 'Without a tank there is nothing to shut off.');
+    if (!openTank && !tapLine) missing('tapLine', 'Give the way to the tap.');
+  });
 
 export const solveRequestSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -109,6 +194,7 @@ export const solveRequestSchema = z.discriminatedUnion('kind', [
     }),
     flowLPerH: within(limits.flowLPerH),
   }),
+  flushPlanSchema,
   z.strictObject({
     kind: z.literal('normalise'),
     measured: readingsSchema,

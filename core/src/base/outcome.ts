@@ -13,6 +13,7 @@ export const failureCodes = [
   'rating-impossible',
   'concentrate-too-strong',
   'shutoff-below-precharge',
+  'tank-not-emptied',
   'source-below-rise',
   'existing-not-read',
   'no-product-to-the-tap',

@@ -14,14 +14,39 @@ export const practiceLimits = {
   hardMgL: 120,
   /** Hardness that an ion exchanger leaves, mg/L as CaCO3. */
   softenedMgL: 8,
-  /** Saturation index of the concentrate from which calcite grows on an element in months, not years. */
+  /** Saturation index at the membrane's wall from which calcite grows on an element in months, not years. */
   soonLsi: 0.5,
+  /** Polarisation at the wall that is customarily not passed: exp(0.7 Y), reached at 26 % an element. */
+  mostPolarisation: 1.2,
   /** Above this water tastes of soap to some, and magnesium oxide beds overshoot. */
   mostAlkalinePh: 9,
   /** The slowest tap that people accept, L/min: a glass in half a minute. */
   slowestTapLPerMin: 0.5,
   /** A tube may cost this much before the wider one is taken, bar: a tap's flow hardly changes by it. */
   mostTubeLossBar: 0.1,
+} as const;
+
+/** What bears how much, where a part's own sheet does not say. */
+export const usualStrength = {
+  /** Housings and membrane vessels at rest, bar (125 psi). */
+  housingBar: 8.6,
+  /** A residential element, bar (145 psi). */
+  elementBar: 10,
+  /** Most of its feed that a plain residential element turns into product in steady running. */
+  elementRecovery: 0.26,
+} as const;
+
+/** How parts wear before their calendar runs out. */
+export const wear = {
+  /** Drop of a pre-filter at the end of its life over that of a new one. */
+  prefilterEndFactor: 2,
+  /**
+   * Calcite above saturation that has come past an element when it is worn, g: most of it leaves with the drain water. A choice of ours,
+   * by which an index of 1.3 at the wall leaves a small household's element a season.
+   */
+  elementScaleG: 1000,
+  /** Output of a lamp at the end of its life over that of a new one. */
+  lampEndShare: 0.8,
 } as const;
 
 /** Feed limits of a membrane that a cartridge does not mend: what has to be taken out ahead of the unit. */
@@ -61,8 +86,13 @@ export const flushTimes = {
   prefilter: 5,
   membraneRinse: 10,
   openTap: 20,
+  /** Sealed units rinse themselves when they are plugged in, and then run longer. */
+  autoFlush: 5,
+  sealedOpenTap: 30,
   lampWarmUp: 1,
   lampFill: 3,
+  /** What is simply done: a valve turned, a plug put in, a look at a joint. */
+  simpleStep: 2,
 } as const;
 
 /** How a tank's preservative is washed out. */
@@ -73,6 +103,12 @@ export const washout = {
   leftShare: 0.02,
   /** Water that a bladder tank keeps when drained to a trickle, as a share of its shell. */
   heelShare: 0.05,
+  /** A tank is drained when it gives no more than this, L/min: a thin stream; nobody waits for drops. */
+  trickleLPerMin: 0.1,
+  /** Water that stands stirred in a post carbon, L. */
+  postFilterL: 0.3,
+  /** Share of a mineral bed that is water between its grains. */
+  bedVoids: 0.45,
   /** How often a dispenser's own tanks are filled and run out. */
   dispenserRinses: 2,
 } as const;

@@ -36,6 +36,10 @@ export interface PrefilterPart extends PartBase {
 export interface MembranePart extends PartBase {
   kind: 'membrane';
   rating: MembraneRating;
+  /** Most of its feed that it may turn into product in steady running, by its class; absent where no sheet says. */
+  mostRecovery?: number | undefined;
+  /** Most feed pressure that it bears, bar gauge. */
+  mostBar?: number | undefined;
 }
 export interface RestrictorPart extends PartBase {
   kind: 'restrictor';
@@ -57,6 +61,11 @@ export interface PermeatePumpPart extends PartBase {
 export interface ShutoffPart extends PartBase {
   kind: 'shutoff';
   shutoff: Shutoff;
+}
+/** Stands in the feed, wired with the pump, and is shut while that rests. */
+export interface SolenoidPart extends PartBase {
+  kind: 'solenoid';
+  powerW: number;
 }
 export interface TankPart extends PartBase {
   kind: 'tank';
@@ -90,18 +99,70 @@ export interface TapPart extends PartBase {
   airGap?: boolean | undefined;
   /** A display or a valve in it takes a cable through its hole. */
   powered?: boolean | undefined;
+  /** A kitchen's whole tap: hot, cold and product in one body, each on its own way; the old tap comes out. */
+  combined?: boolean | undefined;
   /** A dispenser that stands free, with tanks of its own, L, and a heater, W. */
   dispenser?: { hotL: number; coldL: number; heaterW: number } | undefined;
+}
+/** Outside diameters that push-fit ports are made for. */
+export const portSizes = ['1/4"', '3/8"'] as const;
+export type PortSize = (typeof portSizes)[number];
+
+/** A unit as its maker builds it: the frame, what is in it, and its ports. */
+export interface UnitPart extends PartBase {
+  kind: 'unit';
+  /** Cartridges ahead of the membranes that it takes, and how they come out. */
+  cartridges: number;
+  closing: 'housing' | 'quarter-turn';
+  /** Membranes that it takes. */
+  vessels: number;
+  /** Ids of parts of the catalogue that are built in and not bought beside it. */
+  holds: string[];
+  /** Its inner tubes come made. */
+  piped: boolean;
+  /** Takes the post filter on its top, piped like the rest. */
+  holdsPostFilter?: boolean | undefined;
+  /** Makes water only while the tap is open; or has a tank of its own inside. */
+  tankless?: boolean | undefined;
+  innerTank?: boolean | undefined;
+  ports: { feed: PortSize; product: PortSize; drain: PortSize };
+  mounting: 'hangs' | 'stands';
+  /** Empty. */
+  weightKg: number;
+  /** What housings and vessels bear at rest, bar gauge. */
+  housingBar: number;
+  vesselBar: number;
+}
+/** Colours that tubes are sold in; which means what is each kit's own affair. */
+export const tubeColours = ['white', 'black', 'blue', 'red', 'yellow', 'green', 'orange'] as const;
+export type TubeColour = (typeof tubeColours)[number];
+
+/** A box as it is bought: parts, fittings and tube together, with what its maker says of colours, flushing and warranty. */
+export interface KitPart extends PartBase {
+  kind: 'kit';
+  /** Parts of the catalogue in it, by id. */
+  holds: { id: string; quantity: number }[];
+  fittings: { role: FittingRole; quantity: number }[];
+  /** Tube in it, m. */
+  tubes: { size: PortSize; lengthM: number }[];
+  /** What its tubes' colours mean. */
+  colours: Partial<Record<'feed' | 'unit' | 'tank' | 'product' | 'drain', TubeColour>>;
+  /** Tanks that its sheet has thrown away. */
+  leastTankCycles: number;
+  warranty: string;
 }
 /** What joins a system to a house and its parts to each other. */
 export const fittingRoles = [
   'feed-adapter',
   'feed-adapter-narrow',
+  'feed-adapter-unseen',
   'hose-adapter',
   'three-way-valve',
   'saddle-valve',
   'regulator',
+  'regulator-wide',
   'leak-stop',
+  'leak-stop-wide',
   'check-valve',
   'tee',
   'tee-wide',
@@ -109,10 +170,12 @@ export const fittingRoles = [
   'union',
   'union-wide',
   'branch-valve',
+  'branch-valve-wide',
   'drain-saddle',
   'drain-saddle-wide',
   'standpipe-clip',
   'tank-valve',
+  'tank-valve-wide',
   'tap-bracket',
   'compression-set',
   'compression-set-wide',
@@ -120,6 +183,11 @@ export const fittingRoles = [
   'lock-clip-wide',
   'panel-bush',
   'tube-labels',
+  'bracket',
+  'housing',
+  'vessel',
+  'screw-set',
+  'o-ring-kit',
   'tube-quarter',
   'tube-three-eighths',
 ] as const;
@@ -136,6 +204,9 @@ export type Part =
   | PumpPart
   | PermeatePumpPart
   | ShutoffPart
+  | SolenoidPart
+  | UnitPart
+  | KitPart
   | TankPart
   | PostFilterPart
   | MineralPart

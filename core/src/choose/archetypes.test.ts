@@ -32,7 +32,7 @@ const branch: Branch = {
   neededBar: 1.4,
   flowLPerMin: 1,
 };
-const pumped = { ...tankDesign, pump, shutoff: null };
+const pumped = { ...tankDesign, pump, solenoid: samplePart('solenoid'), shutoff: null };
 
 /** What practitioners install with a membrane in it, each as a design. */
 const archetypes: [string, SystemDesign][] = [
@@ -134,7 +134,9 @@ describe.each(archetypes)('%s', (_name, design) => {
   });
 
   test('is flushed and verified: the plan ends in a last look', () => {
-    const steps = flushPlan(design, assessed.value);
+    const plan = flushPlan(design, assessed.value);
+    if (!plan.ok) throw new Error(plan.failure.code);
+    const steps = plan.value;
     expect(steps.at(-1)!.code).toBe('rest-and-recheck');
     expect(steps.some(({ code }) => code === 'tank-fill')).toBe(fill?.shutsOff === true);
     expect(steps.some(({ code }) => code === 'lamp-on')).toBe(design.lamp !== null);

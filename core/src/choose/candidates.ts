@@ -1,4 +1,6 @@
 import { type Part, partsOf, type TapPart } from '../catalogue/parts.ts';
+import { asksForUnit, withUnit } from '../system/unit.ts';
+import type { LampIons } from '../system/lampWater.ts';
 import type { Branch } from '../hydraulics/branchPressure.ts';
 import {
   directFlowFromLPerDay,
@@ -20,6 +22,8 @@ export interface SiteChoices {
   tankRoom: boolean;
   /** Unsafe water asks for a lamp. */
   unsafe: boolean;
+  /** Of the feed; a lamp is only proposed in water that it can treat. */
+  lampIons: LampIons;
   mineral: MineralPlace | 'none';
   /** Ways to a refrigerator and whatever else hangs on the product line. */
   branches: Branch[];
@@ -60,7 +64,7 @@ const banks: readonly Bank[] = [
 ];
 
 /** What stands ahead of a tank or a tap besides the membrane. */
-type Drive = Pick<SystemDesign, 'pump' | 'shutoff' | 'permeatePump'>;
+type Drive = Pick<SystemDesign, 'pump' | 'solenoid' | 'shutoff' | 'permeatePump'>;
 
 /** All combinations of the catalogue that a practitioner would consider for the site; those of one feed side follow each other. */
 export function candidates(catalogue: readonly Part[], site: SiteChoices): SystemDesign[] {
@@ -76,43 +80,54 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
   const posts = orNone(partsOf(catalogue, 'post-filter')).flatMap((postFilter) =>
     chooseTaps(catalogue, site.airGap).map((tap) => ({ postFilter, tap })),
   );
+  const closer = closerBehindPump(catalogue);
   const pumped: Drive[] = (site.power ? partsOf(catalogue, 'pump') : []).map((pump) => ({
     pump,
-    shutoff: null,
+    ...closer,
     permeatePump: null,
   }));
+  // A tankless unit holds its own.
+  const inUnits = pumped.map((drive) => ({ ...drive, solenoid: null, shutoff: null }));
   const unpumped: Drive[] = orNone(partsOf(catalogue, 'shutoff')).flatMap((shutoff) =>
     [null, ...partsOf(catalogue, 'permeate-pump')].map((permeatePump) => ({
       pump: null,
+      solenoid: null,
       shutoff,
       permeatePump,
     })),
   );
-  // A compact unit with a tank inside is composed by hand: its maker fixes all of it.
-  const tanks = site.tankRoom ? partsOf(catalogue, 'tank').filter(({ internal }) => !internal) : [];
+  const units = partsOf(catalogue, 'unit');
+  // A tank inside a compact unit needs no room of its own.
+  const tanks = partsOf(catalogue, 'tank').filter(({ internal }) =>
+    internal ? units.length > 0 : site.tankRoom,
+  );
 
   const designs: SystemDesign[] = [];
   for (const membrane of partsOf(catalogue, 'membrane')) {
     const direct = membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
     for (const restrictor of partsOf(catalogue, 'restrictor')) {
-      for (const drive of direct ? pumped : [...unpumped, ...pumped]) {
+      for (const drive of direct ? inUnits : [...unpumped, ...pumped]) {
         for (const bank of drive.pump ? banks : oneElement) {
           for (const tank of direct ? [null] : tanks) {
-            for (const post of posts) {
-              designs.push({
-                prefilters,
-                ...drive,
-                membrane,
-                ...bank,
-                restrictor,
-                tank,
-                mineral: tank ? tankMineral : directMineral,
-                lamp,
-                ...post,
-                line: site.line,
-                branches: site.branches,
-              });
-            }
+            const bare: SystemDesign = {
+              unit: null,
+              kit: null,
+              prefilters,
+              ...drive,
+              membrane,
+              ...bank,
+              restrictor,
+              tank,
+              mineral: tank ? tankMineral : directMineral,
+              lamp,
+              ...posts[0]!,
+              line: site.line,
+              branches: site.branches,
+            };
+            const { unit } = withUnit(bare, catalogue);
+            // What exists in a unit alone is not put together from other parts, unless a firm keeps no units at all.
+            if (!unit && units.length > 0 && asksForUnit(bare)) continue;
+            for (const post of posts) designs.push({ ...bare, unit, ...post });
           }
         }
       }
@@ -121,13 +136,21 @@ export function candidates(catalogue: readonly Part[], site: SiteChoices): Syste
   return designs;
 }
 
+/** A pump's switch does not stop the water: a solenoid wired with it does, else the valve of an unpumped system. */
+export function closerBehindPump(
+  catalogue: readonly Part[],
+): Pick<SystemDesign, 'solenoid' | 'shutoff'> {
+  const solenoid = partsOf(catalogue, 'solenoid')[0] ?? null;
+  return { solenoid, shutoff: solenoid ? null : (partsOf(catalogue, 'shutoff')[0] ?? null) };
+}
+
 /**
- * Plain taps, or those with an air gap where the code asks for one and the catalogue has one. A tap with a display or a
- * dispenser is a matter of taste: it is composed by hand.
+ * Plain taps, or those with an air gap where the code asks for one and the catalogue has one. A tap with a display, a
+ * combined one or a dispenser is a matter of taste: it is composed by hand.
  */
 function chooseTaps(catalogue: readonly Part[], airGap: boolean): TapPart[] {
   const plain = partsOf(catalogue, 'tap').filter(
-    ({ powered, dispenser }) => !powered && !dispenser,
+    ({ powered, dispenser, combined }) => !powered && !dispenser && !combined,
   );
   const asked = plain.filter((tap) => (tap.airGap === true) === airGap);
   return asked.length > 0 ? asked : plain;

@@ -44,7 +44,12 @@ describe('a judgement', () => {
     ],
     [
       'pump-inlet-too-low',
-      { ...tankDesign, pump: { ...samplePart('pump'), minInletBar: 2 }, shutoff: null },
+      {
+        ...tankDesign,
+        pump: { ...samplePart('pump'), minInletBar: 2 },
+        solenoid: samplePart('solenoid'),
+        shutoff: null,
+      },
       { ...sampleWater, pressureBar: 2.2 },
       {},
     ],

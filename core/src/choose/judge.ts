@@ -3,14 +3,25 @@ import { practiceLimits } from '../base/practice.ts';
 import { type Draw, litresOf } from '../household/household.ts';
 import { sampleDraws } from '../household/sampledDays.ts';
 import { simulateDays } from '../household/simulateDays.ts';
+import { unitMisfit } from '../system/unit.ts';
+import { closesWhenFull } from '../system/closing.ts';
+import { highestPressures, isOverloaded, pumpInletBar } from '../system/strength.ts';
+import {
+  elementRecovery,
+  mostElementRecovery,
+  type Scaling,
+  scalingOf,
+} from '../system/scaling.ts';
 import { type Supply, supplyOf } from '../household/supply.ts';
-import type { Failure } from '../base/outcome.ts';
+import { type Failure, type Outcome, succeed } from '../base/outcome.ts';
+import type { OperatingPoint } from '../system/point/operatingPoint.ts';
 import type { Assessment } from '../system/assessment.ts';
 import { assess } from '../system/assess.ts';
 import { ownershipCost, type OwnershipCost } from './ownershipCost.ts';
 import {
   type SizingWaters,
   type Ageing,
+  type FeedWater,
   agedMembrane,
   newMembrane,
   type SystemDesign,
@@ -26,12 +37,20 @@ export interface HardDay {
   drainL: number;
 }
 
-/** A design with what it does in the four conditions, what it costs, and where it falls short. */
+/** What a design does in the warmest water at the highest pressure, as far as it is judged by it. */
+export interface WarmRun {
+  running: OperatingPoint;
+  scaling: Scaling;
+}
+
+/** A design with what it does in the five conditions, what it costs, and where it falls short. */
 export interface JudgedDesign {
   design: SystemDesign;
   /** As measured, and with coldest water, lowest pressure and aged membrane together; null where it cannot run. */
   today: Assessment | null;
   worst: Assessment | null;
+  /** With warmest water and highest pressure; null where it cannot run. */
+  warm: WarmRun | null;
   failure: Failure | null;
   shortfalls: Shortfall[];
   /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
@@ -55,7 +74,7 @@ export interface JudgingOptions {
   solutions?: Solutions;
 }
 
-/** Assesses a design in the four conditions, lives its days in the worst of them, and holds it against the requirements. */
+/** Assesses a design in the five conditions, lives its days in the worst of them, and holds it against the requirements. */
 export function judge(
   design: SystemDesign,
   waters: SizingWaters,
@@ -75,12 +94,14 @@ export function judge(
   const old = solutions.closesOf(design, waters.today, aged);
   const today = asMeasured.ok ? asMeasured.value : null;
   const worst = allThree.ok ? allThree.value : null;
-  const failed = [asMeasured, cold, old, allThree].find((outcome) => !outcome.ok);
-  if (!today || !worst || (failed && !failed.ok)) {
+  const warm = runWarm(design, waters.warm, solutions);
+  const failed = [asMeasured, cold, old, allThree, warm].find((outcome) => !outcome.ok);
+  if (!today || !worst || !warm.ok || (failed && !failed.ok)) {
     return {
       design,
       today,
       worst,
+      warm: null,
       failure: failed && !failed.ok ? failed.failure : null,
       shortfalls: ['cannot-run'],
       waitingDays: null,
@@ -91,7 +112,13 @@ export function judge(
     };
   }
   const closes = [cold, old].every((outcome) => outcome.ok && outcome.value);
-  const shortfalls = findShortfalls(design, waters, requirements, today, worst, closes);
+  const shortfalls = findShortfalls(
+    design,
+    waters,
+    requirements,
+    { today, worst, warm: warm.value },
+    closes,
+  );
   const isSound = shortfalls.length === 0;
   const tried = isSound || !soundDaysOnly ? trial : null;
   const supply = tried ? supplyOf(design, waters.worst, aged, solutions) : null;
@@ -100,11 +127,12 @@ export function judge(
   if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
     shortfalls.push('keeps-waiting');
   }
-  const cost = ownershipCost(design, requirements, today);
+  const cost = ownershipCost(design, requirements, today, waters.disinfectant);
   return {
     design,
     today,
     worst,
+    warm: warm.value,
     failure: null,
     shortfalls,
     waitingDays,
@@ -169,8 +197,7 @@ function findShortfalls(
   design: SystemDesign,
   waters: SizingWaters,
   requirements: Requirements,
-  today: Assessment,
-  worst: Assessment,
+  { today, worst, warm }: { today: Assessment; worst: Assessment; warm: WarmRun },
   closesBetween: boolean,
 ): Shortfall[] {
   const saltLimit = Math.max(
@@ -178,8 +205,15 @@ function findShortfalls(
     requirements.productShareOfFeed * waters.today.tdsMgL,
   );
   const found: [Shortfall, boolean][] = [
-    ['pump-inlet-too-low', !!design.pump && waters.worst.pressureBar < design.pump.minInletBar],
-    ['never-shuts-off', !closesBetween || [today, worst].some((a) => a.fill?.shutsOff === false)],
+    ['pump-inlet-too-low', isStarved(design, waters.worst, worst.running)],
+    ['unit-misfit', unitMisfit(design) !== null],
+    ['pressure-too-high', isOverloaded(highestPressures(design, waters.warm))],
+    [
+      'never-shuts-off',
+      !closesBetween ||
+        [today, worst].some((a) => a.fill?.shutsOff === false) ||
+        ![waters.today, waters.worst, waters.warm].every((water) => closesWhenFull(design, water)),
+    ],
     [
       'too-little-water',
       worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,
@@ -187,12 +221,52 @@ function findShortfalls(
     ['tank-too-small', !!design.tank && worst.usableVolumeL < requirements.largestDrawL],
     ['product-too-salty', today.productTdsMgL > saltLimit],
     ['too-much-drain', today.drainLPerProductL > requirements.mostDrainPerProductL],
-    ['recovery-too-high', elementRecovery(design, today) > requirements.mostRecovery],
+    [
+      'recovery-too-high',
+      elementRecovery(design, warm.running) > mostElementRecovery(design) ||
+        warm.running.recovery > requirements.mostRecovery,
+    ],
     ['tap-too-slow', worst.tapHalfLPerMin < practiceLimits.slowestTapLPerMin],
   ];
   return found.filter(([, is]) => is).map(([shortfall]) => shortfall);
 }
 
-/** Recovery of one element: of a bank in series each takes its share of what the one ahead of it left. */
-const elementRecovery = ({ elements, arrangement }: SystemDesign, { running }: Assessment) =>
-  arrangement === 'series' ? 1 - (1 - running.recovery) ** (1 / elements) : running.recovery;
+/**
+ * A shortfall that single operating points show, long before a tank is filled; null where these show none. Only less product comes as the
+ * tank fills, so that what goes to drain for it is at least what goes at the start.
+ */
+export function plainShortfall(
+  design: SystemDesign,
+  waters: SizingWaters,
+  { mostRecovery, mostDrainPerProductL }: Requirements,
+  solutions: Solutions,
+  aged: Ageing = agedMembrane,
+): Shortfall | null {
+  const warm = solutions.runningOf(design, waters.warm, newMembrane);
+  if (
+    warm.ok &&
+    (warm.value.recovery > mostRecovery ||
+      elementRecovery(design, warm.value) > mostElementRecovery(design))
+  )
+    return 'recovery-too-high';
+  // A permeate pump keeps the tank's pressure off, and the product flows as at the start.
+  const today = solutions.runningOf(design, waters.today, newMembrane);
+  if (
+    today.ok &&
+    today.value.concentrateFlowLPerH > mostDrainPerProductL * today.value.permeateFlowLPerH
+  )
+    return 'too-much-drain';
+  if (!design.pump) return null;
+  const worst = solutions.runningOf(design, waters.worst, aged);
+  return worst.ok && isStarved(design, waters.worst, worst.value) ? 'pump-inlet-too-low' : null;
+}
+
+const isStarved = (design: SystemDesign, worst: FeedWater, running: OperatingPoint): boolean =>
+  !!design.pump && pumpInletBar(design, worst, running.feedFlowLPerH) < design.pump.minInletBar;
+
+function runWarm(design: SystemDesign, water: FeedWater, solutions: Solutions): Outcome<WarmRun> {
+  const running = solutions.runningOf(design, water, newMembrane);
+  if (!running.ok) return running;
+  const scaling = scalingOf(design, water, running.value);
+  return scaling.ok ? succeed({ running: running.value, scaling: scaling.value }) : scaling;
+}

@@ -9,7 +9,7 @@ const costOf = (design: SystemDesign, change: Partial<typeof requirements> = {})
   const assessed = assess(design, sampleWater);
   if (!assessed.ok) throw new Error(assessed.failure.code);
   return {
-    cost: ownershipCost(design, { ...requirements, ...change }, assessed.value),
+    cost: ownershipCost(design, { ...requirements, ...change }, assessed.value, null),
     today: assessed.value,
   };
 };
@@ -35,9 +35,17 @@ describe('five years', () => {
 
   test('of power are a pump while it runs and a lamp all the time', () => {
     const pump = samplePart('pump');
-    const { cost, today } = costOf({ ...tankDesign, pump, shutoff: null });
+    const { cost, today } = costOf({
+      ...tankDesign,
+      pump,
+      solenoid: samplePart('solenoid'),
+      shutoff: null,
+    });
     const hours = (365 * 24 * 12) / today.productionLPerDay;
-    expect(cost.kwhPerYear).toBeCloseTo((hours * pump.powerW) / 1000, 9);
+    expect(cost.kwhPerYear).toBeCloseTo(
+      (hours * (pump.powerW + samplePart('solenoid').powerW)) / 1000,
+      9,
+    );
     const lamp = samplePart('lamp');
     const { cost: lit } = costOf({ ...tankDesign, lamp });
     expect(lit.kwhPerYear).toBeCloseTo((8760 * lamp.powerW) / 1000, 9);

@@ -1,7 +1,9 @@
-import { lifeMonths } from '../base/practice.ts';
+import { lifeMonths, wear } from '../base/practice.ts';
+import { carbonLifeMonths, type Disinfectant } from '../water/carbonLife.ts';
 import type { Assessment } from '../system/assessment.ts';
 import type { Requirements } from './requirements.ts';
 import type { SystemDesign } from '../system/design.ts';
+import { scalingOf } from '../system/scaling.ts';
 
 /** What owning a design costs, in the firm's currency, and the water and power behind it. */
 export interface OwnershipCost {
@@ -13,34 +15,53 @@ export interface OwnershipCost {
   water: number;
   power: number;
   cartridges: number;
+  /** How long membrane and carbon last here, months: by the calendar at the most. */
+  membraneMonths: number;
+  carbonMonths: number;
   /** The three together. */
   fiveYears: number;
 }
 
 const yearsCounted = 5;
+const daysPerMonth = 365.25 / 12;
 
 /** Replacements that fall within the counted years; what is new at the start is bought with the system. */
 const replacements = (months: number): number => Math.ceil((12 * yearsCounted) / months) - 1;
 
 /**
- * Cost of five years for a household that takes its daily demand: water drunk and drained, power, cartridges by the calendar.
+ * Cost of five years for a household that takes its daily demand: water drunk and drained, power, cartridges as they last here.
  * Infinite water where the design never shuts off.
  */
 export function ownershipCost(
   design: SystemDesign,
   { demandLPerDay, waterPricePerM3, powerPricePerKwh }: Requirements,
   today: Assessment,
+  disinfectant: Disinfectant | null,
 ): OwnershipCost {
   const productM3PerYear = (365 * demandLPerDay) / 1000;
   const drainM3PerYear = productM3PerYear * today.drainLPerProductL;
   const runs = today.productionLPerDay > 0;
   const hoursPerYear = runs ? (365 * 24 * demandLPerDay) / today.productionLPerDay : Infinity;
-  const watts = design.pump?.powerW ?? 0;
+  const watts = (design.pump?.powerW ?? 0) + (design.solenoid?.powerW ?? 0);
   const lampKwh = ((design.lamp?.powerW ?? 0) * 8760) / 1000;
   const kwhPerYear = lampKwh + (watts > 0 ? (watts * hoursPerYear) / 1000 : 0);
   const water = yearsCounted * waterPricePerM3 * (productM3PerYear + drainM3PerYear);
   const power = yearsCounted * powerPricePerKwh * kwhPerYear;
-  const cartridges = cartridgeCost(design);
+  const feedLPerDay = demandLPerDay * (1 + today.drainLPerProductL);
+  const lives = {
+    membraneMonths: membraneLifeMonths(design, today, demandLPerDay),
+    carbonMonths: Math.min(
+      lifeMonths.carbon,
+      disinfectant
+        ? carbonLifeMonths(
+            design.prefilters.map((part) => part.disinfectantG),
+            disinfectant,
+            feedLPerDay,
+          )
+        : Infinity,
+    ),
+  };
+  const cartridges = cartridgeCost(design, lives);
   return {
     productM3PerYear,
     drainM3PerYear,
@@ -48,18 +69,33 @@ export function ownershipCost(
     water,
     power,
     cartridges,
+    ...lives,
     fiveYears: water + power + cartridges,
   };
 }
 
-function cartridgeCost(design: SystemDesign): number {
+/** Months until so much calcite has come past the elements that they are worn, by the calendar at the most. */
+export function membraneLifeMonths(
+  design: SystemDesign,
+  today: Assessment,
+  demandLPerDay: number,
+): number {
+  const scaling = scalingOf(design, today.water, today.running);
+  const gPerDay = scaling.ok ? (scaling.value.mgPerProductL * demandLPerDay) / 1000 : 0;
+  const grams = wear.elementScaleG * design.elements;
+  return Math.min(lifeMonths.membrane, grams / gPerDay / daysPerMonth);
+}
+
+type Lives = Pick<OwnershipCost, 'membraneMonths' | 'carbonMonths'>;
+
+function cartridgeCost(design: SystemDesign, { membraneMonths, carbonMonths }: Lives): number {
   const { prefilters, membrane, elements, postFilter, mineral, lamp } = design;
   const worn: [price: number, months: number][] = [
     ...prefilters.map((part): [number, number] => [
       part.price,
-      part.media === 'sediment' ? lifeMonths.sediment : lifeMonths.carbon,
+      part.media === 'sediment' ? lifeMonths.sediment : carbonMonths,
     ]),
-    [membrane.price * elements, lifeMonths.membrane],
+    [membrane.price * elements, membraneMonths],
     [postFilter?.price ?? 0, lifeMonths.postFilter],
     [mineral?.part.price ?? 0, lifeMonths.mineral],
     // The lamp itself is about a third of its reactor.

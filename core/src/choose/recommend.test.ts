@@ -1,11 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
-import { candidates } from './candidates.ts';
-import { judge } from './judge.ts';
+import { practiceLimits } from '../base/practice.ts';
+import { Solutions } from '../system/solutions.ts';
+import { candidates, familyOf } from './candidates.ts';
+import { judge, plainShortfall } from './judge.ts';
 import { isBetter, recommend, recommending } from './recommend.ts';
 import { representatives } from './representatives.ts';
-import type { FeedWater } from '../system/design.ts';
+import type { FeedWater, SizingWaters } from '../system/design.ts';
+
+const lowSupply = ({ worst }: SizingWaters) => worst.pressureBar < practiceLimits.lowSupplyBar;
 
 describe('candidates', () => {
   test('are every membrane, restrictor, pump and tank that go together', () => {
@@ -61,6 +65,49 @@ describe('a recommendation', () => {
     expect(result.families.reduce((sum, family) => sum + family.considered, 0)).toBe(all.length);
     for (const family of result.families) {
       expect(family.meeting).toBeLessThanOrEqual(family.considered);
+    }
+  });
+
+  test.each([
+    ['usual water', sampleWater],
+    ['little pressure', { ...sampleWater, pressureBar: 1.6 }],
+    ['salty and hard', { ...sampleWater, tdsMgL: 1400, hardnessMgL: 500, alkalinityMgL: 300 }],
+  ])(
+    'counts, families and trade-offs are those of every candidate judged in full: %s',
+    (_, water) => {
+      const waters = watersOf(water);
+      const found = recommend({ catalogue: sampleParts, site, waters, requirements })!;
+      const all = candidates(sampleParts, site).map((design) =>
+        judge(design, waters, requirements),
+      );
+      for (const family of found.families) {
+        const members = all.filter(({ design }) => familyOf(design) === family.key);
+        expect(family.considered).toBe(members.length);
+        expect(family.meeting).toBe(
+          members.filter(({ shortfalls }) => shortfalls.length === 0).length,
+        );
+        const best = members.reduce((a, b) => (isBetter(b, a, lowSupply(waters)) ? b : a));
+        expect(family.best.design).toEqual(best.design);
+      }
+      const sound = all
+        .filter(({ shortfalls }) => shortfalls.length === 0)
+        .map(({ design }) => design);
+      if (sound.length > 0)
+        for (const { design } of found.tradeOffs) expect(sound).toContainEqual(design);
+    },
+  );
+
+  test('a shortfall that single points show is one of the full judgement', () => {
+    for (const water of [sampleWater, { ...sampleWater, pressureBar: 2.2, tdsMgL: 900 }]) {
+      const waters = watersOf(water);
+      const strict = { ...requirements, mostDrainPerProductL: 3, mostRecovery: 0.3 };
+      let shown = 0;
+      for (const design of candidates(sampleParts, site)) {
+        const plain = plainShortfall(design, waters, strict, new Solutions());
+        if (plain) expect(judge(design, waters, strict).shortfalls).toContain(plain);
+        if (plain) shown += 1;
+      }
+      expect(shown).toBeGreaterThan(0);
     }
   });
 

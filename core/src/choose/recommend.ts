@@ -1,6 +1,9 @@
 import { type InSteps, withoutPause } from '../base/inSteps.ts';
 import { type Part, partsOf } from '../catalogue/parts.ts';
 import { practiceLimits } from '../base/practice.ts';
+import { type LampIons, lampWaterOf } from '../system/lampWater.ts';
+import { withKit } from '../system/kit.ts';
+import { partsPrice } from '../system/slots.ts';
 import { lampForProduct } from '../system/ultravioletLine.ts';
 import {
   candidates,
@@ -12,10 +15,11 @@ import {
   type SiteChoices,
 } from './candidates.ts';
 import { type Criteria, criteriaOf, nonDominated } from './criteria.ts';
-import { judge, type JudgedDesign, trialOf } from './judge.ts';
+import { judge, type JudgedDesign, plainShortfall, trialOf } from './judge.ts';
 import type { SizingWaters, SystemDesign } from '../system/design.ts';
 import type { Requirements, Shortfall } from './requirements.ts';
-import { scalesSoon } from './scalesSoon.ts';
+import { scalesSoon } from '../system/scaling.ts';
+import { changed, type FittingChange, waysOpen } from './waysToFit.ts';
 import { Solutions } from '../system/solutions.ts';
 
 /** A group of designs of one make-up, with its best member. */
@@ -24,7 +28,7 @@ export interface DesignFamily {
   best: JudgedDesign;
   considered: number;
   meeting: number;
-  /** How many of the family fall short for each reason. */
+  /** How many of the family fall short for each reason that was found. */
   shortfalls: Partial<Record<Shortfall, number>>;
 }
 
@@ -45,6 +49,14 @@ export interface Recommendation {
   meeting: number;
   /** Of the designs that meet everything (where none does: of those that only let people wait, then of all that run), the undominated ones, the cheapest over five years first. */
   tradeOffs: TradeOff[];
+  /** Where nothing fits: what about the house would have to change, and what would fit then. */
+  ways: WayToFit[];
+}
+
+/** Changes of the house that together make something fit. */
+export interface WayToFit {
+  changes: FittingChange[];
+  best: JudgedDesign;
 }
 
 export interface SizingTask {
@@ -65,7 +77,43 @@ export const recommend = (task: SizingTask): Recommendation | undefined =>
   withoutPause(recommending(task));
 
 /** The same in steps, for whoever may be asked something else meanwhile. */
-export function* recommending({
+export function* recommending(task: SizingTask): InSteps<Recommendation | undefined> {
+  const found = yield* searching(task);
+  if (found && !fallsShort(found.best)) return found;
+  const ways: WayToFit[] = [];
+  let nearest = found;
+  for (const changes of waysOpen(task)) {
+    // What is had by less is not also offered by more.
+    if (ways.some((way) => way.changes.every((change) => changes.includes(change)))) continue;
+    const other = yield* searching({ ...task, ...changed(task, changes) });
+    if (!other) continue;
+    nearest ??= { ...other, best: lacking(other.best, changes) };
+    if (!fallsShort(other.best)) ways.push({ changes, best: other.best });
+    if (ways.length >= mostWays) break;
+  }
+  return nearest && { ...nearest, ways };
+}
+
+/** A design that the house cannot take as it is, with what it lacks. */
+const lacking = (best: JudgedDesign, changes: readonly FittingChange[]): JudgedDesign => ({
+  ...best,
+  shortfalls: [
+    ...(changes.includes('outlet') ? (['needs-outlet'] as const) : []),
+    ...(changes.includes('tank-room') ? (['needs-tank-room'] as const) : []),
+    ...best.shortfalls,
+  ],
+});
+
+/** Ways that are looked for; more than two are no help. */
+const mostWays = 2;
+
+/** Whether nothing of the catalogue does what is asked, waiting aside. */
+export const nothingFits = ({ best }: Recommendation): boolean => fallsShort(best);
+
+/** Whether more speaks against a design than that somebody has to wait. */
+const fallsShort = (judged: JudgedDesign): boolean => faults(judged) > 0;
+
+function* searching({
   catalogue,
   site,
   waters,
@@ -81,6 +129,16 @@ export function* recommending({
   for (const [i, design] of designs.entries()) {
     if (i % designsAStep === 0) yield i / designs.length;
     // Once a sound design is found no other kind is proposed or weighed, and nobody asks for the days of those.
+    // Beside a sound one of its make-up a design that falls short is only counted, by the first reason that shows.
+    const family = families.get(familyOf(design));
+    const short =
+      family?.best.shortfalls.length === 0
+        ? plainShortfall(design, waters, requirements, solutions)
+        : null;
+    if (family && short) {
+      count(family, [short]);
+      continue;
+    }
     const judged = judge(design, waters, requirements, {
       trial,
       solutions,
@@ -99,7 +157,7 @@ export function* recommending({
   for (const family of ranked) {
     const { design, today, hardDay } = family.best;
     if (today && !hardDay) family.best = judge(design, waters, requirements, { trial, solutions });
-    family.best = withFittingLamp(family.best, catalogue);
+    family.best = inKit(withFittingLamp(family.best, catalogue, site.lampIons), catalogue);
   }
   return {
     best: first.best,
@@ -109,23 +167,49 @@ export function* recommending({
       .map((key) => ({ key, because: exclusionOf(key, catalogue, site) })),
     considered: designs.length,
     meeting: ranked.reduce((sum, family) => sum + family.meeting, 0),
-    tradeOffs: undominated(weighed),
+    tradeOffs: undominated(weighed).map((one) => boxed(one, catalogue)),
+    ways: [],
   };
 }
 
-/** A lamp changes no flow: which one gives its dose at the tap is settled when the rest is. */
-function withFittingLamp(judged: JudgedDesign, catalogue: readonly Part[]): JudgedDesign {
+/** A lamp changes no flow: which one gives its dose at the tap is settled when the rest is, and none where its sleeve would be coated. */
+function withFittingLamp(
+  judged: JudgedDesign,
+  catalogue: readonly Part[],
+  ions: LampIons,
+): JudgedDesign {
   const { design, worst, today } = judged;
   if (!design.lamp || !today || !worst) return judged;
   const flowLPerMin = Math.max(today.tapFullLPerMin, worst.tapFullLPerMin);
-  const lamp = lampForProduct(partsOf(catalogue, 'lamp'), flowLPerMin) ?? design.lamp;
-  const more = lamp.price - design.lamp.price;
+  const lamp = lampWaterOf(design, today, ions).fits
+    ? (lampForProduct(partsOf(catalogue, 'lamp'), flowLPerMin) ?? design.lamp)
+    : null;
+  const more = (lamp?.price ?? 0) - design.lamp.price;
   return {
     ...judged,
     design: { ...design, lamp },
     price: judged.price + more,
     fiveYearCost: judged.fiveYearCost + more,
   };
+}
+
+/** A kit changes no flow either, only what is paid. */
+function inKit(judged: JudgedDesign, catalogue: readonly Part[]): JudgedDesign {
+  const design = withKit(judged.design, catalogue);
+  if (!design.kit) return { ...judged, design };
+  const less = partsPrice(judged.design) - partsPrice(design);
+  return {
+    ...judged,
+    design,
+    price: judged.price - less,
+    fiveYearCost: judged.fiveYearCost - less,
+  };
+}
+
+function boxed({ design, criteria, shortfalls }: TradeOff, catalogue: readonly Part[]): TradeOff {
+  const bought = withKit(design, catalogue);
+  const less = bought.kit ? partsPrice(design) - partsPrice(bought) : 0;
+  return { design: bought, criteria: { ...criteria, buy: criteria.buy - less }, shortfalls };
 }
 
 /** Counts a judged design in its family. */
@@ -141,9 +225,13 @@ function enter(
     families.set(key, family);
   }
   if (isBetter(judged, family.best, lowSupply)) family.best = judged;
+  count(family, judged.shortfalls);
+}
+
+function count(family: DesignFamily, shortfalls: readonly Shortfall[]): void {
   family.considered += 1;
-  if (judged.shortfalls.length === 0) family.meeting += 1;
-  for (const shortfall of judged.shortfalls) {
+  if (shortfalls.length === 0) family.meeting += 1;
+  for (const shortfall of shortfalls) {
     family.shortfalls[shortfall] = (family.shortfalls[shortfall] ?? 0) + 1;
   }
 }
@@ -166,13 +254,18 @@ const faults = ({ shortfalls }: JudgedDesign): number =>
 
 const waits = ({ shortfalls }: JudgedDesign): boolean => shortfalls.includes('keeps-waiting');
 
-const scales = ({ today }: JudgedDesign): boolean => today !== null && scalesSoon(today);
+/** How much of two scales counts as alike. */
+const alikeScale = 1.1;
+
+/** Calcite above saturation where it comes to early scaling, mg for each L of product; else none. */
+const scale = ({ warm, today }: JudgedDesign): number =>
+  warm && today && scalesSoon(warm.scaling, today.water) ? warm.scaling.mgPerProductL : 0;
 
 /**
- * Fewer shortfalls first; among designs with as many, more water in the worst case. Of designs that nothing speaks against, those
- * that do not scale early come first, then those that let nobody wait (of two that do, the one with fewer waiting days). Then
- * custom decides on the pump: below the customary supply one is wanted, above it one that does without comes first, since a pump
- * hums, wears and needs an outlet; and a single element comes before several. Then the lower cost over five years.
+ * Fewer shortfalls first; among designs with as many, fewer elements, then more water in the worst case. Of designs that nothing speaks against, those that
+ * let nobody wait come first (of two that do, the one with fewer waiting days). Then custom decides on the pump: below the customary
+ * supply one is wanted, above it one that does without comes first, since a pump hums, wears and needs an outlet; and a single element
+ * comes before several. Then what scales less, where either scales early; then the lower cost over five years.
  * @param bearsScale leaves scaling out, for a choice among a few designs that another restrictor would mend
  */
 export function isBetter(
@@ -183,9 +276,9 @@ export function isBetter(
 ): boolean {
   if (faults(a) !== faults(b)) return faults(a) < faults(b);
   if (faults(a) > 0) {
+    if (a.design.elements !== b.design.elements) return a.design.elements < b.design.elements;
     return (a.worst?.productionLPerDay ?? 0) > (b.worst?.productionLPerDay ?? 0);
   }
-  if (!bearsScale && scales(a) !== scales(b)) return scales(b);
   if (waits(a) !== waits(b)) return waits(b);
   if (waits(a) && a.waitingDays !== b.waitingDays) {
     return (a.waitingDays ?? 1) < (b.waitingDays ?? 1);
@@ -194,5 +287,9 @@ export function isBetter(
   if (aPumped !== bPumped) return aPumped === lowSupply;
   const [aSingle, bSingle] = [a.design.elements === 1, b.design.elements === 1];
   if (aSingle !== bSingle) return aSingle;
+  if (!bearsScale) {
+    const [aScale, bScale] = [scale(a), scale(b)];
+    if (aScale > alikeScale * bScale || bScale > alikeScale * aScale) return aScale < bScale;
+  }
   return a.fiveYearCost < b.fiveYearCost;
 }

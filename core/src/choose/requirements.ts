@@ -21,7 +21,7 @@ export interface Requirements {
   powerPricePerKwh: number;
   /** Drain water allowed per litre of product. */
   mostDrainPerProductL: number;
-  /** Recovery of the running unit above which polarisation and scale shorten an element's life. */
+  /** Recovery of the running unit as a whole, however many elements; what one element bears is its catalogue's. */
   mostRecovery: number;
 }
 
@@ -34,14 +34,18 @@ export const usualRequirements: Omit<Requirements, 'demandLPerDay' | 'largestDra
     leastProductPh: 6.5,
     waterPricePerM3: 4,
     powerPricePerKwh: 0.3,
-    mostDrainPerProductL: 6,
-    mostRecovery: 0.4,
+    mostDrainPerProductL: 8,
+    mostRecovery: 0.5,
   };
 
 /** Why a design is not proposed, in the order in which it is looked for. */
 export const shortfalls = [
+  'needs-outlet',
+  'needs-tank-room',
   'cannot-run',
   'pump-inlet-too-low',
+  'pressure-too-high',
+  'unit-misfit',
   'never-shuts-off',
   'too-little-water',
   'tank-too-small',

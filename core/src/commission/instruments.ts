@@ -26,6 +26,21 @@ export const usualInstruments: Instruments = {
   elementPassageShare: 0.3,
 };
 
+/**
+ * Product that nine in ten elements of a rating lie within, mg/L: salt passage spreads in the logarithm from element to element.
+ * @param productMgL of an element just as rated
+ */
+export function productBand(
+  productMgL: number,
+  { elementPassageShare }: Instruments = usualInstruments,
+): { lowMgL: number; highMgL: number } {
+  const factor = Math.exp(nineInTen * elementPassageShare);
+  return { lowMgL: productMgL / factor, highMgL: productMgL * factor };
+}
+
+/** Standard deviations that hold nine in ten. */
+const nineInTen = 1.645;
+
 /** Uncertainty of a TDS reading, mg/L: the share and the digit are independent. */
 export const meterUncertainty = (tdsMgL: number, { meterShare, meterDigitMgL }: Instruments) =>
   Math.hypot(meterShare * tdsMgL, meterDigitMgL);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { directDesign, sampleWater, tankDesign } from '../test/samples.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
-import { flowUncertainty, meterUncertainty, usualInstruments } from './instruments.ts';
+import { flowUncertainty, meterUncertainty, productBand, usualInstruments } from './instruments.ts';
 import { verdict, type VerificationReadings } from './verdict.ts';
 
 const { tdsMgL, temperatureC, pressureBar } = sampleWater;
@@ -37,6 +37,16 @@ describe('instruments', () => {
   test('a short time makes a flow uncertain', () => {
     expect(flowUncertainty(5, usualInstruments)).toBeGreaterThan(0.2);
     expect(flowUncertainty(60, usualInstruments)).toBeLessThan(0.03);
+  });
+});
+
+describe('the product of an element', () => {
+  test('is expected within what nine in ten of its kind give', () => {
+    const { lowMgL, highMgL } = productBand(20);
+    expect(Math.sqrt(lowMgL * highMgL)).toBeCloseTo(20, 9);
+    // Thirty per cent spread in the passage: from three fifths of it to five thirds.
+    expect(lowMgL).toBeCloseTo(12.2, 1);
+    expect(highMgL).toBeCloseTo(32.8, 1);
   });
 });
 

@@ -114,7 +114,8 @@ export function plumbing(task: PlumbingTask): Plumbing {
     routes: { ...surveyedRoutes(task, joints), ...measured.routes },
     positions: positionsOf(task, plan, joints),
     sizes: chosen.sizes ?? {},
-    colours: chosen.colours ?? {},
+    // A kit's own colours, unless a person noted others.
+    colours: { ...(isUltravioletLine(system) ? {} : system.kit?.colours), ...chosen.colours },
     flows: flowsOf(task),
     temperatureC: water.temperatureC,
     saddleM: drain.insertMm / 1000,
@@ -142,7 +143,7 @@ export function plumbing(task: PlumbingTask): Plumbing {
     tubes,
     steps: orderedWork(steps, chosen.order ?? []),
     holes: plannedHoles(
-      system.tap.dispenser || added ? { ...tap, mount: 'existing' } : tap,
+      system.tap.dispenser || system.tap.combined || added ? { ...tap, mount: 'existing' } : tap,
       isUltravioletLine(system) ? null : drain,
     ),
     parts: partsList(system, steps, tubes, task.catalogue),

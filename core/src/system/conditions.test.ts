@@ -4,10 +4,15 @@ import { osmoticPressure } from '../water/osmoticPressure.ts';
 import { assessConditions, conditionKeys } from './conditions.ts';
 import { pressureBudget } from './pressureBudget.ts';
 
-const waters = { today: sampleWater, worst: { ...sampleWater, temperatureC: 6, pressureBar: 3.4 } };
+const waters = {
+  today: sampleWater,
+  worst: { ...sampleWater, temperatureC: 6, pressureBar: 3.4 },
+  warm: { ...sampleWater, temperatureC: 24, pressureBar: 4.8 },
+  disinfectant: null,
+};
 
-describe('the four conditions', () => {
-  test('each take something away, and together the most', () => {
+describe('the five conditions', () => {
+  test('each take something away, together the most, and warmth and pressure give it back with salt', () => {
     for (const design of [tankDesign, directDesign]) {
       const conditions = assessConditions(design, waters);
       const production = conditionKeys.map((key) => {
@@ -15,10 +20,20 @@ describe('the four conditions', () => {
         if (!outcome.ok) throw new Error(outcome.failure.code);
         return outcome.value.productionLPerDay;
       });
-      const [measured, cold, aged, all] = production as [number, number, number, number];
+      const [measured, cold, aged, all, warm] = production as [
+        number,
+        number,
+        number,
+        number,
+        number,
+      ];
       expect(cold).toBeLessThan(measured);
       expect(aged).toBeLessThan(measured);
       expect(all).toBeLessThan(Math.min(cold, aged));
+      expect(warm).toBeGreaterThan(measured);
+      const [today, summer] = [conditions['as-measured'], conditions['warm-and-high']];
+      if (!today.ok || !summer.ok) throw new Error('both run');
+      expect(summer.value.running.recovery).toBeGreaterThan(today.value.running.recovery);
     }
   });
 });
@@ -29,7 +44,12 @@ describe('where the pressure goes', () => {
     if (!budget.ok) throw new Error(budget.failure.code);
     return budget.value;
   };
-  const pumped = { ...tankDesign, pump: samplePart('pump'), shutoff: null };
+  const pumped = {
+    ...tankDesign,
+    pump: samplePart('pump'),
+    solenoid: samplePart('solenoid'),
+    shutoff: null,
+  };
 
   test('what comes in is what is spent and what is left', () => {
     for (const design of [tankDesign, pumped, directDesign]) {

@@ -11,13 +11,19 @@ import {
 import { Solutions } from './solutions.ts';
 
 /** What a design is looked at in, from kind to hard. */
-export const conditionKeys = ['as-measured', 'cold-and-low', 'aged', 'all-three'] as const;
+export const conditionKeys = [
+  'as-measured',
+  'cold-and-low',
+  'aged',
+  'all-three',
+  'warm-and-high',
+] as const;
 export type ConditionKey = (typeof conditionKeys)[number];
 
-/** A design as measured; in the coldest water at the lowest pressure; with an aged membrane; with all three together. */
+/** A design as measured; in the coldest water at the lowest pressure; with an aged membrane; with all three together; and in the warmest water at the highest pressure. */
 export function assessConditions(
   design: SystemDesign,
-  { today, worst }: SizingWaters,
+  { today, worst, warm }: SizingWaters,
   aged: Ageing = agedMembrane,
   solutions = new Solutions(),
 ): Record<ConditionKey, Outcome<Assessment>> {
@@ -26,5 +32,6 @@ export function assessConditions(
     'cold-and-low': assess(design, worst, newMembrane, solutions),
     aged: assess(design, today, aged, solutions),
     'all-three': assess(design, worst, aged, solutions),
+    'warm-and-high': assess(design, warm, newMembrane, solutions),
   };
 }

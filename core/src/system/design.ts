@@ -1,4 +1,5 @@
 import type {
+  KitPart,
   LampPart,
   MembranePart,
   MineralPart,
@@ -8,11 +9,14 @@ import type {
   PumpPart,
   RestrictorPart,
   ShutoffPart,
+  SolenoidPart,
   TankPart,
   TapPart,
+  UnitPart,
 } from '../catalogue/parts.ts';
 import type { Branch } from '../hydraulics/branchPressure.ts';
 import type { TapLine } from '../hydraulics/tapLine.ts';
+import type { Disinfectant } from '../water/carbonLife.ts';
 import type { FilterDrop } from '../hydraulics/prefilterDrop.ts';
 import type { RoSystem } from './point/roSystem.ts';
 import type { Shutoff } from '../tank/bladderTank.ts';
@@ -21,9 +25,15 @@ export type MineralPlace = 'before-tank' | 'after-tank';
 
 /** A system as it would be installed: the parts, how they are joined, and the line to the tap. Absent parts are null. */
 export interface SystemDesign {
+  /** What the parts come in; null where housings, vessels and tubes are put together loosely. */
+  unit: UnitPart | null;
+  /** The box that most of it is bought in; null where every part is bought by itself. */
+  kit: KitPart | null;
   prefilters: PrefilterPart[];
   pump: PumpPart | null;
   shutoff: ShutoffPart | null;
+  /** Shuts the feed while the pump rests, for a stopped pump lets the supply through. */
+  solenoid: SolenoidPart | null;
   membrane: MembranePart;
   elements: number;
   arrangement: 'series' | 'parallel';
@@ -58,12 +68,16 @@ export interface FeedWater {
   pH: number;
 }
 
-/** A water under the two conditions that a design is judged at. */
+/** A supply as a design meets it through the year. */
 export interface SizingWaters {
   /** As measured. */
   today: FeedWater;
-  /** Coldest water and lowest pressure; used with an aged membrane. */
+  /** Coldest water and lowest pressure, where least is made; used with an aged membrane. */
   worst: FeedWater;
+  /** Warmest water and highest pressure, where recovery, scale and salt passage are worst. */
+  warm: FeedWater;
+  /** What the carbon takes out; null where the supply carries none. */
+  disinfectant: Disinfectant | null;
 }
 
 /** How far a membrane has aged: water permeance, and salt passage at equal flow, over new. */
@@ -83,9 +97,9 @@ export const directFlowFromLPerDay = 1000;
 export const isTanklessUnit = ({ tank, membrane }: SystemDesign): boolean =>
   tank === null && membrane.rating.ratedFlowLPerDay >= directFlowFromLPerDay;
 
-/** Whether everything between the unit's ports was piped by its maker. */
+/** Whether everything between the unit's ports was piped by its maker; tankless and compact ones were, also where no unit is named. */
 export const isMakerPiped = (design: SystemDesign): boolean =>
-  isTanklessUnit(design) || design.tank?.internal === true;
+  design.unit?.piped ?? (isTanklessUnit(design) || design.tank?.internal === true);
 
 /** Several filters in one line as one: linear drops add. */
 export function combineFilters(filters: readonly FilterDrop[]): FilterDrop | undefined {
@@ -98,10 +112,16 @@ export function combineFilters(filters: readonly FilterDrop[]): FilterDrop | und
 /** The feed side of a design in a given water: what the operating point is solved for. */
 export function roSystemOf(design: SystemDesign, water: FeedWater, ageing: Ageing): RoSystem {
   const { tdsMgL, temperatureC, pressureBar } = water;
+  const { rating } = design.membrane;
   return {
     feed: { tdsMgL, temperatureC, pressureBar },
+    // Written out: this runs for every feed side of a search, and spreading costs as much as solving.
     membrane: {
-      ...design.membrane.rating,
+      ratedFlowLPerDay: rating.ratedFlowLPerDay,
+      ratedPressureBar: rating.ratedPressureBar,
+      ratedTdsMgL: rating.ratedTdsMgL,
+      ratedRecovery: rating.ratedRecovery,
+      ratedRejection: rating.ratedRejection,
       flowFactor: ageing.flowFactor,
       saltPassageFactor: ageing.saltPassageFactor,
       count: design.elements,

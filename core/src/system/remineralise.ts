@@ -1,4 +1,8 @@
-import { calciteContact, type RemineralisedWater } from '../water/carbonate/calciteContact.ts';
+import {
+  calciteContact,
+  type RemineralisedWater,
+  type SoftWater,
+} from '../water/carbonate/calciteContact.ts';
 import type { Assessment } from './assessment.ts';
 import type { SystemDesign } from './design.ts';
 
@@ -14,16 +18,33 @@ export function remineralise(
   const flowLPerH =
     mineral?.place === 'after-tank' ? assessed.tapHalfLPerMin * 60 : assessed.fillingLPerH;
   if (!mineral || !(flowLPerH > 0)) return null;
-  const treated = calciteContact(
-    {
-      tdsMgL: assessed.productTdsMgL,
-      alkalinityMgL: assessed.productAlkalinityMgL,
-      calciumMgL: assessed.productHardnessMgL,
-      co2MgL: assessed.productCo2MgL,
-      temperatureC: assessed.water.temperatureC,
-    },
-    mineral.part.media,
-    flowLPerH,
-  );
+  const treated = calciteContact(softWater(assessed), mineral.part.media, flowLPerH);
   return treated.ok ? treated.value : null;
 }
+
+/** pH of water that stood in a calcite bed until nothing more dissolves, overnight; null where nothing dissolves in it. */
+export function standingPh(water: SoftWater): number | null {
+  const stood = calciteContact(water, { bedVolumeL: 1 }, standingLPerH);
+  return stood.ok ? stood.value.pH : null;
+}
+
+/** The same of a design's product. */
+export const standingProductPh = (assessed: Assessment): number | null =>
+  standingPh(softWater(assessed));
+
+/** So slow that a bed of a litre comes to equilibrium. */
+const standingLPerH = 0.01;
+
+const softWater = ({
+  productTdsMgL,
+  productAlkalinityMgL,
+  productHardnessMgL,
+  productCo2MgL,
+  water,
+}: Assessment): SoftWater => ({
+  tdsMgL: productTdsMgL,
+  alkalinityMgL: productAlkalinityMgL,
+  calciumMgL: productHardnessMgL,
+  co2MgL: productCo2MgL,
+  temperatureC: water.temperatureC,
+});

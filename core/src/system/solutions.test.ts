@@ -72,7 +72,7 @@ describe('the trial', () => {
 describe('what owning costs', () => {
   const [design] = designs;
   const judged = judge(design!, waters, requirements);
-  const cost = ownershipCost(design!, requirements, judged.today!);
+  const cost = ownershipCost(design!, requirements, judged.today!, null);
 
   test('is water, power and cartridges, and water splits as the recovery says', () => {
     expect(cost.fiveYears).toBeCloseTo(cost.water + cost.power + cost.cartridges, 9);
@@ -93,9 +93,12 @@ describe('what owning costs', () => {
     const pumped = designs.find((candidate) => candidate.pump && candidate.tank)!;
     const running = judge(pumped, waters, requirements);
     const hours = (365 * 24 * requirements.demandLPerDay) / running.today!.productionLPerDay;
-    expect(running.cost!.kwhPerYear).toBeCloseTo((pumped.pump!.powerW * hours) / 1000, 9);
+    expect(running.cost!.kwhPerYear).toBeCloseTo(
+      ((pumped.pump!.powerW + pumped.solenoid!.powerW) * hours) / 1000,
+      9,
+    );
     const lamp = sampleParts.find((part) => part.kind === 'lamp')!;
-    const lit = ownershipCost({ ...design!, lamp }, requirements, judged.today!);
+    const lit = ownershipCost({ ...design!, lamp }, requirements, judged.today!, null);
     expect(lit.kwhPerYear).toBeCloseTo((lamp.powerW * 8760) / 1000, 9);
   });
 });

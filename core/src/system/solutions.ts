@@ -44,6 +44,7 @@ interface AgainstTank {
   closingBar: number;
   curve: Outcome<ProductionCurve> | null;
   closes: Outcome<boolean> | null;
+  running: Outcome<OperatingPoint> | null;
   litre: Outcome<LitreAssessment> | null;
 }
 
@@ -127,6 +128,18 @@ export class Solutions {
     return tank.litre;
   }
 
+  /** Operating point into the empty tank, or of a tankless design with its tap open. Errors: those of the operating point. */
+  runningOf(design: SystemDesign, water: FeedWater, ageing: Ageing): Outcome<OperatingPoint> {
+    if (!design.tank) return this.directOf(design, water, ageing);
+    const asked = this.againstTank(design, water, ageing);
+    if (!asked.ok) return asked;
+    const { system, tank } = asked.value;
+    if (tank.curve?.ok) return succeed(tank.curve.value.running);
+    const bar = productSideOf(design)(tank.prechargeBar);
+    tank.running ??= new OperatingPointSolver(system, curveTolerance).solve(() => bar);
+    return tank.running;
+  }
+
   /** Operating point of a tankless design with its tap open. Errors: those of `directFlow`. */
   directOf(design: SystemDesign, water: FeedWater, ageing: Ageing): Outcome<OperatingPoint> {
     const { direct } = this.conditioned(design, water, ageing);
@@ -205,7 +218,7 @@ export class Solutions {
       (one) => one.prechargeBar === prechargeBar && one.closingBar === closingBar,
     );
     if (!tank) {
-      tank = { prechargeBar, closingBar, curve: null, closes: null, litre: null };
+      tank = { prechargeBar, closingBar, curve: null, closes: null, running: null, litre: null };
       againstTanks.push(tank);
     }
     return succeed({ system: system.value, tank });

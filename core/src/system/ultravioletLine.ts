@@ -4,11 +4,7 @@ import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import { glassL, rejectionGrades, ultravioletLimits } from '../base/practice.ts';
 import { combineFilters, type FeedWater, type ProductLine, type SystemDesign } from './design.ts';
 import { divalentPassage } from '../membrane/divalentPassage.ts';
-import {
-  productDose,
-  productTransmittance,
-  ultravioletDose,
-} from '../ultraviolet/ultravioletDose.ts';
+import { productDose, productTransmittance, agedDose } from '../ultraviolet/ultravioletDose.ts';
 
 /** Kinds of system that a lamp is added to. */
 export const existingSystems = ['tank-system', 'tankless-system'] as const;
@@ -49,7 +45,7 @@ export interface ExistingReadings {
 export interface LampFeed {
   ironMgL: number | null;
   manganeseMgL: number | null;
-  hardnessMgL: number;
+  hardnessMgL: number | null;
   /** Per cm at 254 nm. */
   transmittance: number | null;
   /** Of the system that a lamp is added to; null where there is none, or it was not read. */
@@ -68,11 +64,11 @@ export interface UltravioletAssessment {
   rejectionAhead: number | null;
   /** What speaks against it, and what was not read and is therefore open. */
   faults: LampFault[];
-  unread: ('iron' | 'manganese' | 'transmittance')[];
+  unread: ('iron' | 'manganese' | 'hardness' | 'transmittance')[];
 }
 
 /**
- * Flow at the open tap and the dose that the lamp gives it. Fed by the house the flow is what the supply pushes through, and where
+ * Flow at the open tap and the dose that the lamp gives it at the end of its life. Fed by the house the flow is what the supply pushes through, and where
  * transmittance was not read the least that a small reactor is made for stands in. Added to a system it is the flow that was measured
  * at its tap, more than what is left with the lamp in the line, and the water is that system's product.
  * Units: L/min, s, mJ/cm2. Errors: those of `tapFlow`; 'existing-not-read' without readings of the system that is there.
@@ -139,26 +135,27 @@ function productOf(
 function judge(lamp: LampPart, flowLPerMin: number, water: LampWater): UltravioletAssessment {
   const limits = ultravioletLimits;
   const transmittance = water.transmittance ?? limits.transmittance;
-  const doseMjCm2 = ultravioletDose(lamp, flowLPerMin * 60, transmittance);
+  const doseMjCm2 = agedDose(lamp, flowLPerMin * 60, transmittance);
   const { rejectionAhead } = water;
   const faults: [LampFault, boolean][] = [
     ['membrane', rejectionAhead !== null && rejectionAhead < rejectionGrades.marginal],
     ['iron', (water.ironMgL ?? 0) >= limits.ironMgL],
     ['manganese', (water.manganeseMgL ?? 0) >= limits.manganeseMgL],
-    ['hardness', water.hardnessMgL >= limits.hardnessMgL],
+    ['hardness', (water.hardnessMgL ?? 0) >= limits.hardnessMgL],
     ['transmittance', transmittance < limits.transmittance],
     ['dose', doseMjCm2 < limits.doseMjCm2],
   ];
   const unread: [UltravioletAssessment['unread'][number], boolean][] = [
     ['iron', water.ironMgL === null],
     ['manganese', water.manganeseMgL === null],
+    ['hardness', water.hardnessMgL === null],
     ['transmittance', water.transmittance === null],
   ];
   return {
     flowLPerMin,
     secondsPerGlass: (glassL / flowLPerMin) * 60,
     doseMjCm2,
-    mostLPerMin: ultravioletDose(lamp, 60, transmittance) / limits.doseMjCm2,
+    mostLPerMin: agedDose(lamp, 60, transmittance) / limits.doseMjCm2,
     rejectionAhead,
     faults: faults.filter(([, is]) => is).map(([fault]) => fault),
     unread: unread.filter(([, is]) => is).map(([key]) => key),

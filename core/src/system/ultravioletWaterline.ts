@@ -49,7 +49,12 @@ const node = (place: Place, flowLPerH: number, tdsMgL: number): WaterlineNode =>
 });
 
 function ownNodes(system: UltravioletLine, water: FeedWater, flowLPerH: number): WaterlineNode[] {
-  const feedSide = feedNodes({ ...system, shutoff: null, pump: null }, water, flowLPerH, 0);
+  const feedSide = feedNodes(
+    { ...system, solenoid: null, shutoff: null, pump: null },
+    water,
+    flowLPerH,
+    0,
+  );
   const before = feedSide.at(-1)!.pressureBar;
   const { innerDiameterMm, lengthM, riseM } = system.line;
   const way =

@@ -23,6 +23,7 @@ const states: WaterlineState[] = [0, 0.4, 1].flatMap((tankShare) => [
 const full: SystemDesign = {
   ...tankDesign,
   pump: samplePart('pump'),
+  solenoid: samplePart('solenoid'),
   shutoff: null,
   lamp: samplePart('lamp'),
   mineral: { part: samplePart('mineral'), place: 'before-tank' },

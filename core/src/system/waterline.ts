@@ -7,6 +7,7 @@ import { tubeLoss } from '../hydraulics/tubeLoss.ts';
 import { type Outcome, succeed } from '../base/outcome.ts';
 import type { Assessment } from './assessment.ts';
 import { assess } from './assess.ts';
+import { idleDrainLPerDay } from './closing.ts';
 import { remineralise } from './remineralise.ts';
 import {
   type Ageing,
@@ -26,6 +27,7 @@ export type NodeKind =
   | 'existing'
   | 'sediment'
   | 'carbon'
+  | 'solenoid'
   | 'pump'
   | 'shutoff'
   | 'membrane'
@@ -51,6 +53,7 @@ export interface WaterlineNode {
   count?: number;
   pressureBar: number;
   flowLPerH: number;
+  /** As a meter on the NaCl scale shows it; behind minerals that is less than their mass. */
   tdsMgL: number;
 }
 
@@ -82,7 +85,7 @@ export function waterline(
   const { fill } = assessed.value;
   const minerals = remineralise(design, assessed.value);
   if (!design.tank)
-    return succeed(directLine(design, water, assessed.value, minerals?.tdsMgL, state));
+    return succeed(directLine(design, water, assessed.value, minerals?.meterTdsMgL, state));
 
   const closingBar = shutoffPressure(shutoffOf(design), water.pressureBar);
   const fullBar = fill?.shutsOff === false ? fill.stallPressureBar : closingBar;
@@ -96,7 +99,7 @@ export function waterline(
   );
   if (!seen.ok) return seen;
   const { point, drawnLPerH } = seen.value;
-  const running = stopped ? { ...point, ...still(water) } : point;
+  const running = stopped ? { ...point, ...still(design, water) } : point;
   const product = {
     flowLPerH: running.permeateFlowLPerH,
     tdsMgL: assessed.value.productTdsMgL,
@@ -110,7 +113,7 @@ export function waterline(
       ...drainNodes(design, running.concentrateFlowLPerH, running.concentrateTdsMgL),
       ...(design.permeatePump ? [permeatePumpNode(design.permeatePump.name, product)] : []),
       ...(design.mineral?.place === 'before-tank'
-        ? [mineralNode(design, product, minerals?.tdsMgL)]
+        ? [mineralNode(design, product, minerals?.meterTdsMgL)]
         : []),
       {
         id: 'tank',
@@ -119,9 +122,9 @@ export function waterline(
         partName: design.tank.name,
         pressureBar: tankBar,
         flowLPerH: running.permeateFlowLPerH - drawnLPerH,
-        tdsMgL: tankTds(design, assessed.value.productTdsMgL, minerals?.tdsMgL),
+        tdsMgL: tankTds(design, assessed.value.productTdsMgL, minerals?.meterTdsMgL),
       },
-      ...tapNodes(design, water, tankBar, drawnLPerH, product.tdsMgL, minerals?.tdsMgL),
+      ...tapNodes(design, water, tankBar, drawnLPerH, product.tdsMgL, minerals?.meterTdsMgL),
     ],
   });
 }
@@ -129,13 +132,17 @@ export function waterline(
 const tankTds = (design: SystemDesign, product: number, withMinerals: number | undefined) =>
   design.mineral?.place === 'before-tank' ? (withMinerals ?? product) : product;
 
-/** Flows of a system whose shut-off holds; pressures are then those of the supply. */
-const still = (water: FeedWater) => ({
-  feedFlowLPerH: 0,
-  permeateFlowLPerH: 0,
-  concentrateFlowLPerH: 0,
-  membranePressureBar: water.pressureBar,
-});
+/** Flows of a system that makes nothing: none, or what runs to drain where nothing closes the feed. Pressures are those of the supply. */
+const still = (design: SystemDesign, water: FeedWater) => {
+  const idleLPerH = idleDrainLPerDay(design, water) / 24;
+  return {
+    feedFlowLPerH: idleLPerH,
+    permeateFlowLPerH: 0,
+    concentrateFlowLPerH: idleLPerH,
+    concentrateTdsMgL: water.tdsMgL,
+    membranePressureBar: water.pressureBar,
+  };
+};
 
 function directLine(
   design: SystemDesign,
@@ -145,7 +152,9 @@ function directLine(
   state: WaterlineState,
 ): Waterline {
   const making = state.tap === 'open';
-  const now = making ? running : { ...running, ...still(water), permeateBackPressureBar: 0 };
+  const now = making
+    ? running
+    : { ...running, ...still(design, water), permeateBackPressureBar: 0 };
   const { permeateFlowLPerH: flow, permeateTdsMgL: tdsMgL, permeateBackPressureBar: bar } = now;
   const product = { flowLPerH: flow, tdsMgL, bar };
   return {
@@ -161,7 +170,7 @@ function directLine(
 
 /** Street, valve, pre-filters and pump, with the pressure left behind each at this feed flow. */
 export function feedNodes(
-  design: Pick<SystemDesign, 'prefilters' | 'shutoff' | 'pump'>,
+  design: Pick<SystemDesign, 'prefilters' | 'solenoid' | 'shutoff' | 'pump'>,
   water: FeedWater,
   feedFlow: number,
   membraneBar: number,
@@ -188,6 +197,7 @@ export function feedNodes(
       at(`prefilter-${i + 1}`, part.media === 'sediment' ? 'sediment' : 'carbon', part.name, bar),
     );
   });
+  if (design.solenoid) nodes.push(at('solenoid', 'solenoid', design.solenoid.name, bar));
   if (design.pump) {
     // A pump that its switch has stopped passes the supply's pressure on.
     if (feedFlow > 0) bar = membraneBar;
@@ -272,11 +282,12 @@ function tapNodes(
     bar -= filterResistance(design.postFilter.filter, water.temperatureC) * flowLPerH;
     push('post-filter', 'post-filter', design.postFilter.name);
   }
+  // Ahead of a bed in the line: what that gives back would coat the lamp's sleeve.
+  if (design.lamp) push('lamp', 'lamp', design.lamp.name);
   if (design.mineral && !before) {
     tdsMgL = withMineralsMgL ?? productMgL;
     push('mineral', 'mineral', design.mineral.part.name);
   }
-  if (design.lamp) push('lamp', 'lamp', design.lamp.name);
   for (const { kind, riseM } of design.branches) {
     // At rest: it draws now and then, and what reaches it then is said where it is decided.
     const rise = risePressure(riseM, water.temperatureC);

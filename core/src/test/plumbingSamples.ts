@@ -1,4 +1,4 @@
-import { partsOf } from '../catalogue/parts.ts';
+import { partsOf, type KitPart, type UnitPart } from '../catalogue/parts.ts';
 import { chooseFeed } from '../plumbing/connections/feedConnection.ts';
 import { type DrainWay, drainHole } from '../plumbing/connections/drainHole.ts';
 import type { PlumbingSite } from '../plumbing/connections/siteFacts.ts';
@@ -92,10 +92,92 @@ export const addedLamp: AddedLamp = {
   line: tankDesign.line,
 };
 
+const unit: UnitPart = {
+  kind: 'unit',
+  id: 'u-2',
+  name: 'Two-housing unit',
+  price: 60,
+  cartridges: 2,
+  closing: 'housing',
+  vessels: 1,
+  holds: ['s-1'],
+  piped: true,
+  holdsPostFilter: true,
+  ports: { feed: '1/4"', product: '1/4"', drain: '1/4"' },
+  mounting: 'hangs',
+  weightKg: 3,
+  housingBar: 8.6,
+  vesselBar: 8.6,
+};
+const pumpedUnit: UnitPart = { ...unit, id: 'u-2p', holds: ['p-1', 'sol'], vesselBar: 10 };
+const closedUnit: UnitPart = {
+  ...unit,
+  id: 'u-direct',
+  closing: 'quarter-turn',
+  holds: ['m-direct', 'p-1', 'r-900'],
+  holdsPostFilter: false,
+  tankless: true,
+  ports: { feed: '3/8"', product: '1/4"', drain: '1/4"' },
+  mounting: 'stands',
+};
+const compactUnit: UnitPart = {
+  ...closedUnit,
+  id: 'u-compact',
+  holds: ['m-mid', 's-1', 'r-320', 't-12'],
+  tankless: false,
+  innerTank: true,
+};
+
+const combined = { ...plainTap, id: 'tap-three', holeMm: 35, combined: true };
+const kit: KitPart = {
+  kind: 'kit',
+  id: 'box',
+  name: 'Box',
+  price: 120,
+  holds: [
+    { id: 'u-2', quantity: 1 },
+    { id: 'sed', quantity: 1 },
+    { id: 't-12', quantity: 1 },
+  ],
+  fittings: [{ role: 'lock-clip', quantity: 4 }],
+  tubes: [{ size: '1/4"', lengthM: 2 }],
+  colours: { feed: 'white' },
+  leastTankCycles: 3,
+  warranty: 'Two years.',
+};
+
 /** Every kind of system that practitioners install, with what the site adds to it. */
 export const archetypes: [name: string, system: InstalledSystem, change: SiteChange][] = [
   ['a tank unit without power', { ...tankDesign, prefilters: three }, {}],
-  ['a tank unit with a booster pump', { ...tankDesign, pump, shutoff: null }, {}],
+  [
+    'a tank unit with a booster pump',
+    { ...tankDesign, pump, solenoid: samplePart('solenoid'), shutoff: null },
+    {},
+  ],
+  ['a unit whose maker piped it, with a tank', { ...tankDesign, unit }, {}],
+  [
+    'such a unit with its pump, and minerals put into its line',
+    {
+      ...tankDesign,
+      unit: pumpedUnit,
+      pump,
+      solenoid: samplePart('solenoid'),
+      shutoff: null,
+      mineral,
+    },
+    {},
+  ],
+  [
+    'such a unit out of a kit, with a combined tap',
+    { ...tankDesign, unit, kit, tap: combined },
+    {},
+  ],
+  ['a tankless unit of the catalogue', { ...directDesign, unit: closedUnit }, {}],
+  [
+    'a compact unit of the catalogue',
+    { ...tankDesign, unit: compactUnit, tank: { ...tankDesign.tank!, internal: true } },
+    {},
+  ],
   ['two pre-filters and a four-port valve', tankDesign, { leakStop: false, regulatorBar: null }],
   ['seven stages with minerals and a lamp', { ...tankDesign, mineral, lamp }, {}],
   ['a tankless unit', directDesign, {}],
@@ -106,12 +188,27 @@ export const archetypes: [name: string, system: InstalledSystem, change: SiteCha
   ],
   [
     'a bank of three in series behind a pump, feeding a machine',
-    { ...tankDesign, pump, shutoff: null, elements: 3, branches: [branchTo('machine')] },
+    {
+      ...tankDesign,
+      pump,
+      solenoid: samplePart('solenoid'),
+      shutoff: null,
+      elements: 3,
+      branches: [branchTo('machine')],
+    },
     {},
   ],
   [
     'a bank of two in parallel without a tank',
-    { ...tankDesign, pump, shutoff: null, tank: null, elements: 2, arrangement: 'parallel' },
+    {
+      ...tankDesign,
+      pump,
+      solenoid: samplePart('solenoid'),
+      shutoff: null,
+      tank: null,
+      elements: 2,
+      arrangement: 'parallel',
+    },
     {},
   ],
   [

@@ -64,7 +64,14 @@ export const sampleParts: readonly Part[] = [
     filter: drop(0.08),
   },
   { kind: 'membrane', id: 'm-small', name: 'Small element', price: 40, rating: rated(190, 0.97) },
-  { kind: 'membrane', id: 'm-mid', name: 'Middle element', price: 50, rating: rated(280, 0.96) },
+  {
+    kind: 'membrane',
+    id: 'm-mid',
+    name: 'Middle element',
+    price: 50,
+    rating: rated(280, 0.96),
+    mostRecovery: 0.45,
+  },
   {
     kind: 'membrane',
     id: 'm-direct',
@@ -97,6 +104,7 @@ export const sampleParts: readonly Part[] = [
     powerW: 30,
   },
   { kind: 'shutoff', id: 's-1', name: 'Valve', price: 8, shutoff: { kind: 'hydraulic' } },
+  { kind: 'solenoid', id: 'sol', name: 'Solenoid', price: 18, powerW: 8 },
   { kind: 'tank', id: 't-12', name: 'Tank 12', price: 45, volumeL: 12, prechargeBar: 0.5 },
   { kind: 'tank', id: 't-30', name: 'Tank 30', price: 95, volumeL: 30, prechargeBar: 0.5 },
   { kind: 'post-filter', id: 'pf', name: 'Post carbon', price: 12, filter: drop(0.1) },
@@ -140,8 +148,11 @@ export const sampleWater: FeedWater = {
 
 /** An unpumped unit with a tank, and a pumped tankless one. */
 export const tankDesign: SystemDesign = {
+  kit: null,
+  unit: null,
   prefilters: partsOf(sampleParts, 'prefilter').slice(0, 2),
   pump: null,
+  solenoid: null,
   shutoff: samplePart('shutoff'),
   permeatePump: null,
   membrane: partsOf(sampleParts, 'membrane')[1]!,

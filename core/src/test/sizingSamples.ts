@@ -14,6 +14,8 @@ export const requirements: Requirements = {
 };
 export const watersOf = (today: FeedWater): SizingWaters => ({
   today,
+  disinfectant: null,
+  warm: { ...today, temperatureC: today.temperatureC + 5, pressureBar: 1.15 * today.pressureBar },
   worst: { ...today, temperatureC: today.temperatureC - 8, pressureBar: 0.85 * today.pressureBar },
 });
 export const site: SiteChoices = {
@@ -23,6 +25,7 @@ export const site: SiteChoices = {
   power: true,
   tankRoom: true,
   unsafe: false,
+  lampIons: { ironMgL: null, manganeseMgL: null },
   mineral: 'none',
   branches: [],
 };

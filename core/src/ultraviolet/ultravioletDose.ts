@@ -1,3 +1,5 @@
+import { wear } from '../base/practice.ts';
+
 /** A reactor's rating: the dose it gives at a flow in water of a transmittance. */
 export interface LampRating {
   ratedFlowLPerH: number;
@@ -17,7 +19,7 @@ function waterFactor(transmittance: number): number {
 /**
  * Dose at a flow, mJ/cm2: the rated one, in inverse proportion to the flow, less what the water absorbs more than at the rating.
  * @param transmittance per cm at 254 nm, above 0 to 1
- * Source: water factor of Bolton and Linden (2003), plug flow. A new lamp; at its end of life some 20 % less.
+ * Source: water factor of Bolton and Linden (2003), plug flow. A new lamp.
  */
 export function ultravioletDose(
   { ratedFlowLPerH, ratedDoseMjCm2 }: LampRating,
@@ -31,6 +33,10 @@ export function ultravioletDose(
 /** A membrane holds back what absorbs ultraviolet; its product transmits at least this, per cm. Default. */
 export const productTransmittance = 0.95;
 
-/** Dose that a lamp gives product at a flow, mJ/cm2. */
+/** The dose that is left at the end of the lamp's life, mJ/cm2: what a lamp is judged by. */
+export const agedDose: typeof ultravioletDose = (lamp, flowLPerH, transmittance) =>
+  wear.lampEndShare * ultravioletDose(lamp, flowLPerH, transmittance);
+
+/** Dose that an aged lamp gives product at a flow, mJ/cm2. */
 export const productDose = (lamp: LampRating, flowLPerH: number): number =>
-  ultravioletDose(lamp, flowLPerH, productTransmittance);
+  agedDose(lamp, flowLPerH, productTransmittance);

@@ -34,7 +34,7 @@ export const barPerPsi = 0.0689475729;
 export const units = {
   pressure: {
     bar: linear('bar', 1, 2, 'bar', 'bars'),
-    psi: linear('psi', barPerPsi, 0, 'psi', 'lb', 'psig'),
+    psi: linear('psi', barPerPsi, 0, 'psi', 'lb', 'lbs', 'pounds', 'psig'),
     kPa: linear('kPa', 0.01, 0, 'kpa'),
   },
   temperature: {
@@ -79,6 +79,11 @@ export const units = {
     gpd: linear('gpd', litresPerGallon / 24, 1, 'gpd', 'gal/day'),
     gpm: linear('gpm', litresPerGallon * 60, 2, 'gpm', 'gal/min'),
   },
+  /** At an open tap, L/min in the core. */
+  tapFlow: {
+    'L/min': linear('L/min', 1, 1, 'l/min', 'lpm'),
+    gpm: linear('gal/min', litresPerGallon, 2, 'gpm', 'gal/min'),
+  },
   volume: {
     L: linear('L', 1, 1, 'l', 'litre', 'litres', 'liter', 'liters'),
     mL: linear('mL', 0.001, 0, 'ml'),
@@ -101,7 +106,7 @@ export const units = {
     m: linear('m', 1, 2, 'm', 'metre', 'metres', 'meter'),
     cm: linear('cm', 0.01, 0, 'cm'),
     mm: linear('mm', 0.001, 0, 'mm'),
-    in: linear('in', 0.0254, 1, 'in', '"', 'inch', 'inches', '″'),
+    in: linear('in', 0.0254, 1, 'in', '"', 'inch', 'inches'),
     ft: linear('ft', 0.3048, 1, 'ft', "'", 'feet', 'foot'),
   },
   pH: { pH: linear('', 1, 1, 'ph', '') },
@@ -144,6 +149,7 @@ export const unitSystems = {
     tds: 'mg/L',
     dailyVolume: 'L/day',
     flow: 'L/h',
+    tapFlow: 'L/min',
     volume: 'L',
     hardness: 'mg/L CaCO3',
     concentration: 'mg/L',
@@ -160,6 +166,7 @@ export const unitSystems = {
     tds: 'ppm',
     dailyVolume: 'gpd',
     flow: 'gpd',
+    tapFlow: 'gpm',
     volume: 'gal',
     hardness: 'gpg',
     concentration: 'mg/L',

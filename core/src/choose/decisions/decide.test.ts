@@ -18,7 +18,10 @@ import type { FeedWater, SystemDesign } from '../../system/design.ts';
 describe('decisions', () => {
   const facts: SiteFacts = {
     highestSupplyBar: 4,
-    unsafe: false,
+    highestAssumed: false,
+    microbiology: 'safe',
+    ownSource: false,
+    mineralWish: null,
     power: true,
     disinfectant: null,
     ironMgL: null,
@@ -42,7 +45,12 @@ describe('decisions', () => {
     });
     return Object.fromEntries(list.map((decision) => [decision.topic, decision]));
   };
-  const pumped = { ...tankDesign, pump: samplePart('pump'), shutoff: null };
+  const pumped = {
+    ...tankDesign,
+    pump: samplePart('pump'),
+    solenoid: samplePart('solenoid'),
+    shutoff: null,
+  };
   const dearlyPumped = { ...pumped, pump: { ...samplePart('pump'), price: 900 } };
   const low = { ...sampleWater, pressureBar: 1.6 };
 
@@ -56,6 +64,8 @@ describe('decisions', () => {
       { ...low, temperatureC: 12, tdsMgL: 900 },
       { power: false },
     ],
+    // It would make enough, but custom boosts it: an outlet first.
+    ['booster-needs-outlet', tankDesign, { ...sampleWater, pressureBar: 3.1 }, { power: false }],
     ['booster-nothing-without', pumped, { ...low, tdsMgL: 1900, pressureBar: 1.5 }, {}],
     ['booster-saves-water', pumped, sampleWater, {}],
     ['booster-by-choice', dearlyPumped, sampleWater, {}],
@@ -99,7 +109,15 @@ describe('decisions', () => {
 
   test('propose minerals where the product is sour, and say where they stand', () => {
     const part = samplePart('mineral');
-    expect(decided(tankDesign).minerals).toMatchObject({ code: 'minerals-would-lift' });
+    expect(decided(tankDesign).minerals).toMatchObject({
+      code: 'minerals-not-asked',
+      choice: 'no',
+    });
+    const asked = (water: FeedWater) =>
+      decided(tankDesign, water, { mineralWish: 'taste' }).minerals;
+    expect(asked(sampleWater)).toMatchObject({ code: 'minerals-would-lift' });
+    // Hardly any carbon dioxide: what stands in the bed climbs past pH 9.
+    expect(asked({ ...sampleWater, pH: 9 })).toMatchObject({ code: 'minerals-would-overshoot' });
     expect(
       decided({ ...tankDesign, mineral: { part, place: 'before-tank' } }).minerals,
     ).toMatchObject({
@@ -116,7 +134,9 @@ describe('decisions', () => {
       code: 'minerals-in-line',
     });
     const alkaline = { ...sampleWater, pH: 9 };
-    expect(decided(tankDesign, alkaline).minerals).toMatchObject({ code: 'minerals-not-needed' });
+    expect(decided(tankDesign, alkaline, { mineralWish: 'pH' }).minerals).toMatchObject({
+      code: 'minerals-not-needed',
+    });
   });
 
   test('warn of scale by index and hardness together', () => {
@@ -128,15 +148,17 @@ describe('decisions', () => {
 
   test('ask for a lamp only where the water is unsafe, and say so where there is no outlet', () => {
     expect(decided(tankDesign).disinfection).toMatchObject({ choice: 'no' });
-    expect(decided(tankDesign, sampleWater, { unsafe: true }).disinfection).toMatchObject({
-      code: 'lamp-left-out',
-    });
-    const dark = { unsafe: true, power: false };
+    expect(decided(tankDesign, sampleWater, { microbiology: 'unsafe' }).disinfection).toMatchObject(
+      {
+        code: 'lamp-left-out',
+      },
+    );
+    const dark = { microbiology: 'unsafe' as const, power: false };
     expect(decided(tankDesign, sampleWater, dark).disinfection).toMatchObject({
       code: 'lamp-needs-outlet',
     });
     expect(
-      decided({ ...tankDesign, lamp: samplePart('lamp') }, sampleWater, { unsafe: true })
+      decided({ ...tankDesign, lamp: samplePart('lamp') }, sampleWater, { microbiology: 'unsafe' })
         .disinfection,
     ).toMatchObject({ code: 'lamp-needed' });
   });

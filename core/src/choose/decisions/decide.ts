@@ -33,19 +33,19 @@ export function decide(
   judged: JudgedDesign,
   { waters, requirements, facts, leakStop = true, recommendation }: DecisionContext,
 ): Decision[] {
-  const { design, today, worst } = judged;
+  const { design, today, worst, warm, cost } = judged;
   const list = [
-    decideRegulator(facts.highestSupplyBar),
+    decideRegulator(facts.highestSupplyBar, facts.highestAssumed),
     decideLeakStop(leakStop),
     decidePretreatment(facts),
     decideCarbon(design, facts, requirements, today),
     decideBooster(design, waters, requirements, facts, recommendation),
-    decideRestrictor(design, today, requirements),
-    today ? decideScaling(today) : undefined,
+    decideRestrictor(design, judged, requirements),
+    warm && cost ? decideScaling(warm.scaling, waters.warm, cost.membraneMonths) : undefined,
     today && worst ? decideShutOff(design, today, worst, waters) : undefined,
-    decideMinerals(design, today, requirements),
+    decideMinerals(design, today, requirements, facts.mineralWish),
     decidePostFilter(design),
-    decideDisinfection(facts, design, today),
+    decideDisinfection(facts, design, judged),
     decideRefrigerator(design, worst),
   ].filter((decision) => decision !== undefined);
   return list.sort((a, b) => decisionTopics.indexOf(a.topic) - decisionTopics.indexOf(b.topic));

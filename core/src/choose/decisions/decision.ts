@@ -29,7 +29,14 @@ interface Decided<T extends DecisionTopic, C extends string, D> {
 type RegulatorDecision = Decided<
   'regulator',
   'regulator-needed' | 'regulator-two-schools' | 'regulator-not-needed',
-  { highestSupplyBar: number; highSupplyBar: number; strictSupplyBar: number }
+  {
+    highestSupplyBar: number;
+    /** Whether that is a guess from today's pressure. */
+    assumed: boolean;
+    highSupplyBar: number;
+    strictSupplyBar: number;
+    housingMostBar: number;
+  }
 >;
 
 type LeakStopDecision = Decided<
@@ -44,8 +51,14 @@ export type PretreatmentKey = (typeof pretreatmentKeys)[number];
 
 type PretreatmentDecision = Decided<
   'pretreatment',
-  'pretreatment-needed' | 'pretreatment-not-needed' | 'pretreatment-not-read',
-  Record<PretreatmentKey, number> & { over: readonly PretreatmentKey[] }
+  | 'pretreatment-needed'
+  | 'pretreatment-test-first'
+  | 'pretreatment-not-needed'
+  | 'pretreatment-not-read',
+  Record<PretreatmentKey, number> & {
+    over: readonly PretreatmentKey[];
+    unread: readonly PretreatmentKey[];
+  }
 >;
 
 type CarbonDecision = Decided<
@@ -103,29 +116,52 @@ type RestrictorDecision = Decided<
   'restrictor-unknown' | 'restrictor-balanced' | 'restrictor-too-tight' | 'restrictor-too-wide',
   {
     flowMlMin: number;
+    /** Of one element, in the warmest water at the highest pressure, and what its class bears. */
     recovery: number;
-    drainPerProduct: number;
-    lsi: number;
     mostRecovery: number;
-    elements: number;
+    polarisation: number;
+    mostPolarisation: number;
+    drainPerProduct: number;
+    wallLsi: number;
   }
 >;
 
 type ScalingDecision = Decided<
   'scaling',
   'scaling-soften-or-accept' | 'scaling-slow' | 'scaling-none',
-  { hardnessMgL: number; lsi: number; recovery: number; hardMgL: number }
+  {
+    hardnessMgL: number;
+    wallLsi: number;
+    /** Calcite above saturation, mg for each L of product. */
+    mgPerProductL: number;
+    temperatureC: number;
+    membraneMonths: number;
+    calendarMonths: number;
+  }
 >;
 
 type ShutOffDecision = Decided<
   'shut-off',
-  'shut-off-by-the-tap' | 'shut-off-never-closes' | 'shut-off-by-switch' | 'shut-off-closes',
-  { supplyBar: number; closesBar: number; stallBar: number; worstHours: number }
+  | 'shut-off-by-the-tap'
+  | 'shut-off-never-closes'
+  | 'shut-off-nothing-closes'
+  | 'shut-off-by-switch'
+  | 'shut-off-by-valve'
+  | 'shut-off-closes',
+  {
+    supplyBar: number;
+    closesBar: number;
+    stallBar: number;
+    worstHours: number;
+    idleDrainLPerDay: number;
+  }
 >;
 
 type MineralsDecision = Decided<
   'minerals',
   | 'minerals-unknown'
+  | 'minerals-not-asked'
+  | 'minerals-would-overshoot'
   | 'minerals-would-lift'
   | 'minerals-not-needed'
   | 'minerals-add-nothing'
@@ -139,7 +175,11 @@ type MineralsDecision = Decided<
     tdsBefore: number;
     phAfter: number;
     tdsAfter: number;
+    /** What a meter on the NaCl scale shows behind the bed: less than the mass. */
+    meterAfter: number;
     hardnessAfter: number;
+    /** Of water that stood in the bed. */
+    standingPh: number;
   }
 >;
 
@@ -153,6 +193,8 @@ type DisinfectionDecision = Decided<
   'disinfection',
   | 'lamp-by-choice'
   | 'lamp-not-asked'
+  | 'lamp-test-first'
+  | 'lamp-behind-hard-bed'
   | 'lamp-left-out'
   | 'lamp-needs-outlet'
   | 'lamp-feed-not-clear'
@@ -205,11 +247,24 @@ export type DecisionData<C extends DecisionCode> = Decision extends infer D
     : never
   : never;
 
+/** What is known of a supply's germs; a source of one's own that nobody tested is not safe, only unknown. */
+export type Microbiology = 'safe' | 'unsafe' | 'untested';
+
+/** Why minerals are asked for: for the taste, or to bring the product's pH up. */
+export const mineralWishes = ['taste', 'pH'] as const;
+export type MineralWish = (typeof mineralWishes)[number];
+
 /** What is known of the supply and the site that a decision needs; what was not read is null. */
 export interface SiteFacts {
   highestSupplyBar: number;
-  unsafe: boolean;
+  /** Whether that is a guess, for nobody read it. */
+  highestAssumed: boolean;
+  microbiology: Microbiology;
+  /** A well, a lake or rain: nobody tests it but its owner. */
+  ownSource: boolean;
   power: boolean;
+  /** Why minerals were asked for; null where nobody asked. */
+  mineralWish: MineralWish | null;
   /** Null where the supply carries none; `assumed` where its strength was not read. */
   disinfectant: (Disinfectant & { assumed: boolean }) | null;
   ironMgL: number | null;

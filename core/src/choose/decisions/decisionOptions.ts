@@ -1,5 +1,7 @@
 import { type Part, partsOf } from '../../catalogue/parts.ts';
-import { choosePrefilters } from '../candidates.ts';
+import { withKit } from '../../system/kit.ts';
+import { withUnit } from '../../system/unit.ts';
+import { choosePrefilters, closerBehindPump } from '../candidates.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import type { DecisionTopic } from './decision.ts';
 import { type Overruled, regulatorSettings, type SupplySettings } from './supplySettings.ts';
@@ -30,7 +32,7 @@ export function decisionOptions(
     part: Part | null = null,
     set: Partial<SupplySettings> = {},
   ): DecisionOption => {
-    const next = { ...design, ...change };
+    const next = withKit(withUnit({ ...design, ...change }, catalogue), catalogue);
     const nextSettings = { ...settings, ...set };
     const inUse = same(next, design) && same(nextSettings, settings);
     return { key, part, design: next, settings: nextSettings, inUse };
@@ -100,18 +102,19 @@ function boosterOptions(design: SystemDesign, catalogue: readonly Part[]) {
     key: pump.id,
     part: pump,
     pump,
-    shutoff: null,
+    ...(design.tank ? closerBehindPump(catalogue) : { solenoid: null, shutoff: null }),
     permeatePump: null,
   }));
   if (!design.tank) return pumped;
   const shutoff = design.shutoff ?? partsOf(catalogue, 'shutoff')[0] ?? null;
   const bank = { elements: 1, arrangement: 'series' as const };
   return [
-    { key: 'none', part: null, pump: null, shutoff, permeatePump: null, ...bank },
+    { key: 'none', part: null, pump: null, solenoid: null, shutoff, permeatePump: null, ...bank },
     ...partsOf(catalogue, 'permeate-pump').map((permeatePump) => ({
       key: permeatePump.id,
       part: permeatePump,
       pump: null,
+      solenoid: null,
       shutoff,
       permeatePump,
       ...bank,

@@ -4,16 +4,19 @@ import type { Assessment } from '../../system/assessment.ts';
 import { assess } from '../../system/assess.ts';
 import { judge } from '../judge.ts';
 import type { Recommendation } from '../recommend.ts';
-import { practiceLimits } from '../../base/practice.ts';
+import { practiceLimits, usualStrength } from '../../base/practice.ts';
+import { feedCloser, idleDrainLPerDay } from '../../system/closing.ts';
 import { type SizingWaters, agedMembrane, type SystemDesign } from '../../system/design.ts';
 import type { Requirements } from '../requirements.ts';
 import type { DecisionOn, SiteFacts } from './decision.ts';
 
 /** The same design without its pump, or with a pump; null if the catalogue holds none. */
 function counterpart(design: SystemDesign, recommendation?: Recommendation): SystemDesign | null {
-  if (design.pump) return { ...design, pump: null };
-  const pump = recommendation?.families.find((f) => f.key === 'pumped-tank')?.best.design.pump;
-  return pump ? { ...design, pump, shutoff: null, permeatePump: null } : null;
+  if (design.pump) return { ...design, pump: null, solenoid: null };
+  const pumped = recommendation?.families.find((f) => f.key === 'pumped-tank')?.best.design;
+  if (!pumped) return null;
+  const { pump, solenoid, shutoff } = pumped;
+  return { ...design, pump, solenoid, shutoff, permeatePump: null };
 }
 
 /** Whether a pump is wanted, with what the design makes with and without one. */
@@ -54,9 +57,11 @@ export function decideBooster(
   });
   if (!design.tank) return decision('yes', 'booster-built-in');
   if (!design.pump) {
+    const boosted = data.supplyBar < practiceLimits.lowSupplyBar;
+    if (boosted && !facts.power) return decision('consider', 'booster-needs-outlet');
     if (without?.ok && data.withoutLPerDay >= data.neededLPerDay) {
       if (design.permeatePump) return decision('no', 'booster-permeate-pump');
-      return data.supplyBar < practiceLimits.lowSupplyBar
+      return boosted
         ? decision('consider', 'booster-customary')
         : decision('no', 'booster-not-needed');
     }
@@ -120,6 +125,9 @@ export function decideShutOff(
     closesBar: fill?.shutoffPressureBar ?? NaN,
     stallBar: fill && !fill.shutsOff ? fill.stallPressureBar : NaN,
     worstHours: fill?.shutsOff ? fill.fillTimeMin / 60 : NaN,
+    idleDrainLPerDay: Math.max(
+      ...[waters.today, waters.worst, waters.warm].map((water) => idleDrainLPerDay(design, water)),
+    ),
   };
   const decision = (
     choice: DecisionOn<'shut-off'>['choice'],
@@ -127,13 +135,27 @@ export function decideShutOff(
   ): DecisionOn<'shut-off'> => ({ topic: 'shut-off', choice, code, data });
   if (!today.fill || !fill) return decision('yes', 'shut-off-by-the-tap');
   if (!fill.shutsOff) return decision('no', 'shut-off-never-closes');
-  return decision('yes', design.pump ? 'shut-off-by-switch' : 'shut-off-closes');
+  if (data.idleDrainLPerDay > 0) return decision('no', 'shut-off-nothing-closes');
+  if (!design.pump) return decision('yes', 'shut-off-closes');
+  return decision(
+    'yes',
+    feedCloser(design) === 'valve' ? 'shut-off-by-valve' : 'shut-off-by-switch',
+  );
 }
 
 /** Whether the supply has to be held down: two schools draw the line at different pressures. */
-export function decideRegulator(highestSupplyBar: number): DecisionOn<'regulator'> {
+export function decideRegulator(
+  highestSupplyBar: number,
+  assumed = false,
+): DecisionOn<'regulator'> {
   const { highSupplyBar, strictSupplyBar } = practiceLimits;
-  const data = { highestSupplyBar, highSupplyBar, strictSupplyBar };
+  const data = {
+    highestSupplyBar,
+    assumed,
+    highSupplyBar,
+    strictSupplyBar,
+    housingMostBar: usualStrength.housingBar,
+  };
   if (highestSupplyBar > highSupplyBar) {
     return { topic: 'regulator', choice: 'yes', code: 'regulator-needed', data };
   }

@@ -1,26 +1,32 @@
 import { practiceLimits } from '../../base/practice.ts';
 import { branchPressure } from '../../hydraulics/branchPressure.ts';
 import type { Assessment } from '../../system/assessment.ts';
-import { remineralise } from '../../system/remineralise.ts';
+import { remineralise, standingProductPh } from '../../system/remineralise.ts';
 import type { Requirements } from '../requirements.ts';
 import type { SystemDesign } from '../../system/design.ts';
+import { mostElementRecovery } from '../../system/scaling.ts';
+import type { JudgedDesign } from '../judge.ts';
 import { tankPressure } from '../../tank/bladderTank.ts';
-import type { DecisionOn } from './decision.ts';
+import type { DecisionOn, MineralWish } from './decision.ts';
 
 /** Which minerals, where, and what they make of the product. */
 export function decideMinerals(
   design: SystemDesign,
   today: Assessment | null,
   requirements: Requirements,
+  wish: MineralWish | null,
 ): DecisionOn<'minerals'> {
   const minerals = today && remineralise(design, today);
+  const standing = today && standingProductPh(today);
   const data = {
     productPh: today?.productPh ?? NaN,
     leastPh: requirements.leastProductPh,
     tdsBefore: today?.productTdsMgL ?? NaN,
     phAfter: minerals?.pH ?? NaN,
     tdsAfter: minerals?.tdsMgL ?? NaN,
+    meterAfter: minerals?.meterTdsMgL ?? NaN,
     hardnessAfter: minerals?.hardnessMgL ?? NaN,
+    standingPh: standing ?? NaN,
   };
   const decision = (
     choice: DecisionOn<'minerals'>['choice'],
@@ -33,9 +39,12 @@ export function decideMinerals(
   });
   if (!today) return decision('consider', 'minerals-unknown');
   if (!design.mineral) {
-    return today.productPh < requirements.leastProductPh
-      ? decision('consider', 'minerals-would-lift')
-      : decision('no', 'minerals-not-needed');
+    if (!wish) return decision('no', 'minerals-not-asked');
+    if (wish === 'pH' && today.productPh >= requirements.leastProductPh)
+      return decision('no', 'minerals-not-needed');
+    return data.standingPh > practiceLimits.mostAlkalinePh
+      ? decision('no', 'minerals-would-overshoot')
+      : decision('consider', 'minerals-would-lift');
   }
   if (!minerals) return decision('no', 'minerals-add-nothing');
   if (minerals.pH > practiceLimits.mostAlkalinePh)
@@ -47,10 +56,11 @@ export function decideMinerals(
 
 /** Recovery against scale: what the restrictor lets to drain. */
 export function decideRestrictor(
-  { restrictor, elements }: SystemDesign,
-  today: Assessment | null,
+  design: SystemDesign,
+  { today, warm }: Pick<JudgedDesign, 'today' | 'warm'>,
   { mostRecovery, mostDrainPerProductL }: Requirements,
 ): DecisionOn<'restrictor'> {
+  const most = mostElementRecovery(design);
   const decision = (
     choice: DecisionOn<'restrictor'>['choice'],
     code: DecisionOn<'restrictor'>['code'],
@@ -59,16 +69,17 @@ export function decideRestrictor(
     choice,
     code,
     data: {
-      flowMlMin: restrictor.restrictor.flowMlMin,
-      recovery: today?.running.recovery ?? NaN,
+      flowMlMin: design.restrictor.restrictor.flowMlMin,
+      recovery: warm?.scaling.elementRecovery ?? NaN,
+      mostRecovery: most,
+      polarisation: warm?.scaling.polarisation ?? NaN,
+      mostPolarisation: practiceLimits.mostPolarisation,
       drainPerProduct: today?.drainLPerProductL ?? NaN,
-      lsi: today?.concentrateLsi ?? NaN,
-      mostRecovery,
-      elements,
+      wallLsi: warm?.scaling.wallLsi ?? NaN,
     },
   });
-  if (!today) return decision('consider', 'restrictor-unknown');
-  if (today.running.recovery > mostRecovery && elements === 1)
+  if (!today || !warm) return decision('consider', 'restrictor-unknown');
+  if (warm.scaling.elementRecovery > most || warm.running.recovery > mostRecovery)
     return decision('consider', 'restrictor-too-tight');
   if (today.drainLPerProductL > mostDrainPerProductL)
     return decision('consider', 'restrictor-too-wide');

@@ -50,5 +50,6 @@ export function treatedWaters(waters: SizingWaters, settings: SupplySettings): S
       pressureBar: Math.min(water.pressureBar, regulatorBar ?? Infinity),
     };
   };
-  return { today: treat(waters.today), worst: treat(waters.worst) };
+  const { today, worst, warm, disinfectant } = waters;
+  return { today: treat(today), worst: treat(worst), warm: treat(warm), disinfectant };
 }

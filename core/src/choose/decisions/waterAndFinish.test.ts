@@ -3,7 +3,8 @@ import { partsOf } from '../../catalogue/parts.ts';
 import { assess } from '../../system/assess.ts';
 import { agedMembrane, type SystemDesign } from '../../system/design.ts';
 import { samplePart, sampleParts, sampleWater, tankDesign } from '../../test/samples.ts';
-import { requirements } from '../../test/sizingSamples.ts';
+import { requirements, watersOf } from '../../test/sizingSamples.ts';
+import { judge } from '../judge.ts';
 import type { SiteFacts } from './decision.ts';
 import {
   decideLeakStop,
@@ -16,7 +17,10 @@ import { describe, expect, test } from '@jest/globals';
 
 const facts: SiteFacts = {
   highestSupplyBar: 4,
-  unsafe: false,
+  highestAssumed: false,
+  microbiology: 'safe',
+  ownSource: false,
+  mineralWish: null,
   power: true,
   disinfectant: null,
   ironMgL: null,
@@ -31,6 +35,7 @@ const assessed = (design: SystemDesign, water = sampleWater) => {
   return result.value;
 };
 const today = assessed(tankDesign);
+const waters = watersOf(sampleWater);
 
 describe('treatment ahead of the unit', () => {
   test.each<[Partial<SiteFacts>, string, string]>([
@@ -99,11 +104,15 @@ describe('the restrictor', () => {
     [3000, 'restrictor-too-wide'],
   ])('of %d mL/min is %s', (flowMlMin, code) => {
     const design = sized(flowMlMin);
-    expect(decideRestrictor(design, assessed(design), requirements).code).toBe(code);
+    expect(decideRestrictor(design, judge(design, waters, requirements), requirements).code).toBe(
+      code,
+    );
   });
 
   test('of a design that cannot run is not judged', () => {
-    expect(decideRestrictor(tankDesign, null, requirements).code).toBe('restrictor-unknown');
+    expect(decideRestrictor(tankDesign, { today: null, warm: null }, requirements).code).toBe(
+      'restrictor-unknown',
+    );
   });
 });
 
@@ -180,9 +189,9 @@ describe('the lamp behind a membrane', () => {
   const lamp = samplePart('lamp');
   const decided = (change: Partial<SiteFacts>, ratedFlowLPerH = lamp.ratedFlowLPerH) =>
     decideDisinfection(
-      { ...facts, unsafe: true, ...change },
+      { ...facts, microbiology: 'unsafe', ...change },
       { ...tankDesign, lamp: { ...lamp, ratedFlowLPerH } },
-      today,
+      { today, warm: null },
     );
 
   test('is enough, too small, or not to be lit by what the flow and the feed are', () => {

@@ -1,18 +1,19 @@
-import { divalentPassage } from '../../membrane/divalentPassage.ts';
-import { feedLimits, lifeMonths, practiceLimits, ultravioletLimits } from '../../base/practice.ts';
+import { feedLimits, lifeMonths, ultravioletLimits } from '../../base/practice.ts';
 import { carbonLifeMonths } from '../../water/carbonLife.ts';
 import type { Assessment } from '../../system/assessment.ts';
+import { lampWaterOf } from '../../system/lampWater.ts';
+import type { JudgedDesign } from '../judge.ts';
 import type { Requirements } from '../requirements.ts';
-import { scalesSoon } from '../scalesSoon.ts';
-import type { SystemDesign } from '../../system/design.ts';
-import { productTransmittance, ultravioletDose } from '../../ultraviolet/ultravioletDose.ts';
+import { type Scaling, scalesSoon } from '../../system/scaling.ts';
+import type { FeedWater, SystemDesign } from '../../system/design.ts';
+import { productTransmittance, agedDose } from '../../ultraviolet/ultravioletDose.ts';
 import { type DecisionOn, pretreatmentKeys, type SiteFacts } from './decision.ts';
 
 /** Whether iron, manganese, hydrogen sulfide or turbidity ask for treatment ahead of the unit. */
 export function decidePretreatment(facts: SiteFacts): DecisionOn<'pretreatment'> {
   const { ironMgL, manganeseMgL, sulfideMgL, turbidityNtu } = facts;
   const over = pretreatmentKeys.filter((key) => (facts[key] ?? 0) > feedLimits[key]);
-  const read = pretreatmentKeys.filter((key) => facts[key] !== null);
+  const unread = pretreatmentKeys.filter((key) => facts[key] === null);
   const decision = (
     choice: DecisionOn<'pretreatment'>['choice'],
     code: DecisionOn<'pretreatment'>['code'],
@@ -26,10 +27,12 @@ export function decidePretreatment(facts: SiteFacts): DecisionOn<'pretreatment'>
       sulfideMgL: sulfideMgL ?? NaN,
       turbidityNtu: turbidityNtu ?? NaN,
       over,
+      unread,
     },
   });
   if (over.length > 0) return decision('yes', 'pretreatment-needed');
-  return read.length > 0
+  if (facts.ownSource && unread.length > 0) return decision('consider', 'pretreatment-test-first');
+  return unread.length < pretreatmentKeys.length
     ? decision('no', 'pretreatment-not-needed')
     : decision('no', 'pretreatment-not-read');
 }
@@ -71,37 +74,46 @@ export function decideCarbon(
     : decision('yes', 'carbon-by-calendar');
 }
 
-/** Whether the concentrate scales. */
-export function decideScaling(today: Assessment): DecisionOn<'scaling'> {
+/** Whether calcite grows on the element: in the warmest water, at the wall. */
+export function decideScaling(
+  { wallLsi, mgPerProductL, ...rest }: Scaling,
+  warm: FeedWater,
+  membraneMonths: number,
+): DecisionOn<'scaling'> {
   const data = {
-    hardnessMgL: today.water.hardnessMgL,
-    lsi: today.concentrateLsi,
-    recovery: today.running.recovery,
-    hardMgL: practiceLimits.hardMgL,
+    hardnessMgL: warm.hardnessMgL,
+    wallLsi,
+    mgPerProductL,
+    temperatureC: warm.temperatureC,
+    membraneMonths,
+    calendarMonths: lifeMonths.membrane,
   };
-  if (scalesSoon(today)) {
+  if (scalesSoon({ wallLsi, mgPerProductL, ...rest }, warm)) {
     return { topic: 'scaling', choice: 'consider', code: 'scaling-soften-or-accept', data };
   }
-  const code = today.concentrateLsi > 0 ? 'scaling-slow' : 'scaling-none';
-  return { topic: 'scaling', choice: 'no', code, data };
+  return {
+    topic: 'scaling',
+    choice: 'no',
+    code: wallLsi > 0 ? 'scaling-slow' : 'scaling-none',
+    data,
+  };
 }
 
-/** Whether a lamp is needed, whether it can treat this product, and its dose at the tap's flow. */
+/**
+ * Whether a lamp is needed, whether it can treat what reaches it, and its dose at the highest flow when it has aged. A bed in the line to
+ * the tap stands behind the lamp; one ahead of the tank hardens what the lamp sees.
+ */
 export function decideDisinfection(
   facts: SiteFacts,
-  { lamp }: SystemDesign,
-  today: Assessment | null,
+  design: SystemDesign,
+  { today, warm }: Pick<JudgedDesign, 'today' | 'warm'>,
 ): DecisionOn<'disinfection'> {
-  const flowLPerH = (today?.tapFullLPerMin ?? NaN) * 60;
-  // What shades the light is held back like other ions of two charges.
-  const passage = divalentPassage(today ? 1 - today.rejection : NaN);
-  const product = {
-    iron: (facts.ironMgL ?? 0) * passage,
-    manganese: (facts.manganeseMgL ?? 0) * passage,
-    hardness: today?.productHardnessMgL ?? NaN,
-  };
+  const { lamp } = design;
+  const directLPerMin = design.tank || !warm ? 0 : warm.running.permeateFlowLPerH / 60;
+  const flowLPerH = Math.max(today?.tapFullLPerMin ?? NaN, directLPerMin) * 60;
+  const product = today && lampWaterOf(design, today, facts);
   const transmittance = Math.max(facts.transmittance ?? 0, productTransmittance);
-  const doseMjCm2 = lamp ? ultravioletDose(lamp, flowLPerH, transmittance) : NaN;
+  const doseMjCm2 = lamp ? agedDose(lamp, flowLPerH, transmittance) : NaN;
   const decision = (
     choice: DecisionOn<'disinfection'>['choice'],
     code: DecisionOn<'disinfection'>['code'],
@@ -113,18 +125,17 @@ export function decideDisinfection(
       doseMjCm2,
       neededMjCm2: ultravioletLimits.doseMjCm2,
       flowLPerH,
-      hardnessMgL: product.hardness,
+      hardnessMgL: product?.hardnessMgL ?? NaN,
       transmittance,
     },
   });
-  if (!facts.unsafe) return decision('no', lamp ? 'lamp-by-choice' : 'lamp-not-asked');
+  const enough = doseMjCm2 >= ultravioletLimits.doseMjCm2;
+  const asked = lamp !== null || facts.microbiology === 'unsafe';
+  if (asked && product && !product.fits && (lamp || facts.power))
+    return decision('consider', product.hardened ? 'lamp-behind-hard-bed' : 'lamp-feed-not-clear');
+  if (facts.microbiology === 'untested') return decision('consider', 'lamp-test-first');
+  if (facts.microbiology === 'safe')
+    return decision('no', lamp ? 'lamp-by-choice' : 'lamp-not-asked');
   if (!lamp) return decision('yes', facts.power ? 'lamp-left-out' : 'lamp-needs-outlet');
-  const clear =
-    product.iron < ultravioletLimits.ironMgL &&
-    product.manganese < ultravioletLimits.manganeseMgL &&
-    product.hardness < ultravioletLimits.hardnessMgL;
-  if (!clear) return decision('consider', 'lamp-feed-not-clear');
-  return doseMjCm2 >= ultravioletLimits.doseMjCm2
-    ? decision('yes', 'lamp-needed')
-    : decision('consider', 'lamp-dose-too-low');
+  return enough ? decision('yes', 'lamp-needed') : decision('consider', 'lamp-dose-too-low');
 }

@@ -19,6 +19,7 @@ const taken: Record<SurveyKey, Spread> = {
   temperature: { share: 0, amount: 1 },
   demand: { share: 0.15, amount: 0 },
   coldest: { share: 0, amount: 1 },
+  warmest: { share: 0, amount: 1 },
   lowestPressure: { share: 0, amount: 0.2 },
   highestPressure: { share: 0, amount: 0.2 },
   hardness: { share: 0.05, amount: 9 },
@@ -36,6 +37,7 @@ const guessed: Record<SurveyKey, Spread> = {
   temperature: { share: 0, amount: 4 },
   demand: { share: 0.5, amount: 0 },
   coldest: { share: 0, amount: 3 },
+  warmest: { share: 0, amount: 3 },
   lowestPressure: { share: 0.12, amount: 0 },
   highestPressure: { share: 0.18, amount: 0 },
   hardness: { share: 0.5, amount: 10 },
@@ -61,13 +63,14 @@ export const surveyKeys: readonly SurveyKey[] = [
   'largestDraw',
   'lineLength',
   'rise',
+  'warmest',
 ];
 
 /**
  * One survey that the readings leave possible: each value moved by its uncertainty, each missing one drawn around its default.
  * Shares move a value by a factor (so that nothing goes below zero), amounts by an addend.
  * @param point a share from 0 to 1 for each of `surveyKeys`
- * @returns all thirteen values, in range and free of contradiction
+ * @returns all fourteen values, in range and free of contradiction
  */
 export function possibleSurvey(
   readings: SurveyReadings,
@@ -93,9 +96,10 @@ function defaultOf(key: SurveyKey, known: SurveyReadings): number {
   return resolved.value.values[key];
 }
 
-/** The coldest is no warmer than today, the lowest pressure no higher, the highest no lower. */
+/** The coldest is no warmer than today, the warmest no colder, the lowest pressure no higher, the highest no lower. */
 function consistent(key: SurveyKey, value: number, known: SurveyReadings): number {
   if (key === 'coldest') return Math.min(value, known.temperature!);
+  if (key === 'warmest') return Math.max(value, known.temperature!);
   if (key === 'lowestPressure') return Math.min(value, known.pressure!);
   if (key === 'highestPressure') return Math.max(value, known.pressure!);
   return value;

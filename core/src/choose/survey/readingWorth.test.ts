@@ -80,7 +80,12 @@ describe('possible surveys', () => {
 });
 
 describe('what a reading is worth', () => {
-  const pumped = { ...tankDesign, pump: samplePart('pump'), shutoff: null };
+  const pumped = {
+    ...tankDesign,
+    pump: samplePart('pump'),
+    solenoid: samplePart('solenoid'),
+    shutoff: null,
+  };
   const requirements = {
     ...usualRequirements,
     demandLPerDay: 12,
@@ -103,6 +108,7 @@ describe('what a reading is worth', () => {
     largestDraw: 2,
     lineLength: 1.5,
     rise: 0.8,
+    warmest: 20,
   };
   const topic = (given: ReturnType<typeof worth>, name: string) =>
     given.decisions.find((decision) => decision.topic === name)!;

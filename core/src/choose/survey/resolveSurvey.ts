@@ -1,6 +1,6 @@
 import { firstOutOfRange, type Range } from '../../base/guard.ts';
-import { limits } from '../../base/limits.ts';
 import { fail, type Outcome, succeed } from '../../base/outcome.ts';
+import type { Disinfectant } from '../../water/carbonLife.ts';
 import type { SizingWaters, ProductLine } from '../../system/design.ts';
 
 /** Everything a survey can read, in the core's units; what was not taken is absent. */
@@ -10,6 +10,7 @@ export interface SurveyReadings {
   temperature?: number;
   demand?: number;
   coldest?: number;
+  warmest?: number;
   lowestPressure?: number;
   highestPressure?: number;
   hardness?: number;
@@ -29,6 +30,7 @@ export const surveyRanges: Record<SurveyKey, Range> = {
   temperature: { min: 1, max: 40 },
   demand: { min: 1, max: 2000 },
   coldest: { min: 1, max: 40 },
+  warmest: { min: 1, max: 40 },
   lowestPressure: { min: 0.3, max: 12 },
   highestPressure: { min: 0.3, max: 16 },
   hardness: { min: 0.5, max: 2000 },
@@ -55,11 +57,21 @@ export interface ResolvedSurvey {
 /** Bore of 3/8" tube is taken for the tap line from this length on, m: long lines slow the tap. Default. */
 const longLineM = 4;
 
+/** What else is known of a supply. */
+export interface SupplyFacts {
+  /** Gauge with nothing running, bar; null where it was not read. */
+  restingBar?: number | null;
+  disinfectant?: Disinfectant | null;
+}
+
 /**
- * Fills a survey with stated defaults and makes the two waters that designs are judged in.
- * Errors: 'out-of-range' at the reading; at 'coldest', 'lowestPressure' or 'highestPressure' also if it contradicts the reading taken today.
+ * Fills a survey with stated defaults and makes the waters that designs are judged in.
+ * Errors: 'out-of-range' at the reading; at 'coldest', 'warmest', 'lowestPressure' or 'highestPressure' also if it contradicts the reading taken today.
  */
-export function resolveSurvey(readings: SurveyReadings): Outcome<ResolvedSurvey> {
+export function resolveSurvey(
+  readings: SurveyReadings,
+  { restingBar = null, disinfectant = null }: SupplyFacts = {},
+): Outcome<ResolvedSurvey> {
   const refused =
     firstOutOfRange(
       (Object.keys(surveyRanges) as SurveyKey[])
@@ -88,10 +100,15 @@ export function resolveSurvey(readings: SurveyReadings): Outcome<ResolvedSurvey>
     temperature,
     hardness,
     demand: take('demand', 12),
-    // Mains fall some eight degrees from a mild day to the coldest; they do not freeze.
+    // Mains swing some eight degrees either way from a mild day; they do not freeze, and seldom pass 25.
     coldest: take('coldest', Math.min(temperature, Math.max(4, temperature - 8))),
+    warmest: take('warmest', Math.max(temperature, Math.min(25, temperature + 8))),
     lowestPressure: take('lowestPressure', within('lowestPressure', 0.85 * pressure)),
-    highestPressure: take('highestPressure', within('highestPressure', 1.2 * pressure)),
+    // A gauge with nothing running shows what the night will reach at the least.
+    highestPressure: Math.max(
+      take('highestPressure', within('highestPressure', 1.2 * pressure)),
+      restingBar ?? 0,
+    ),
     alkalinity: take('alkalinity', within('alkalinity', 0.8 * hardness)),
     pH: take('pH', 7.5),
     largestDraw: take('largestDraw', 2),
@@ -112,6 +129,8 @@ export function resolveSurvey(readings: SurveyReadings): Outcome<ResolvedSurvey>
     waters: {
       today,
       worst: { ...today, temperatureC: values.coldest, pressureBar: values.lowestPressure },
+      warm: { ...today, temperatureC: values.warmest, pressureBar: values.highestPressure },
+      disinfectant,
     },
     line: {
       innerDiameterMm: values.lineLength > longLineM ? 6.35 : 4.3,
@@ -128,10 +147,11 @@ function contradiction(r: SurveyReadings) {
       : undefined;
   const below = (key: SurveyKey, value: number | undefined, least: number | undefined) =>
     value !== undefined && least !== undefined && value < least
-      ? fail('out-of-range', key, { got: value, min: least, max: limits.supplyPressureBar.max })
+      ? fail('out-of-range', key, { got: value, min: least, max: surveyRanges[key].max })
       : undefined;
   return (
     above('coldest', r.coldest, r.temperature) ??
+    below('warmest', r.warmest, r.temperature) ??
     above('lowestPressure', r.lowestPressure, r.pressure) ??
     below('highestPressure', r.highestPressure, r.pressure)
   );

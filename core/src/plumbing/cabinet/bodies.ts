@@ -5,6 +5,7 @@ import {
   isUltravioletLine,
 } from '../../system/ultravioletLine.ts';
 import { isMakerPiped } from '../../system/design.ts';
+import { isHeld } from '../../system/unit.ts';
 import type { Body } from './placing.ts';
 
 /** Usual sizes where the catalogue gives none, m; defaults. A housing of ten inches with its bracket, elements on top of them. */
@@ -81,23 +82,29 @@ export function bodiesOf(system: InstalledSystem, leakStop: boolean): Body[] {
     });
     addLamp(system.lamp);
   } else {
-    const { tank, prefilters, elements, pump, permeatePump, lamp } = system;
-    if (isMakerPiped(system)) {
-      add('unit', tank ? usual.compact : usual.tankless, { frontFree: true });
-    } else {
-      add('unit', row(prefilters.length, elements), {
-        hangs: true,
-        frontFree: true,
-        below: usual.housing.below,
-      });
-      if (tank) {
+    const { unit, tank, prefilters, elements, pump, permeatePump, lamp } = system;
+    const hung = { hangs: true, frontFree: true, below: usual.housing.below };
+    const closed = unit ? unit.mounting === 'stands' : isMakerPiped(system);
+    const size = closed
+      ? tank?.internal
+        ? usual.compact
+        : usual.tankless
+      : row(prefilters.length, elements);
+    if (unit) addPart('unit', unit, size, closed ? { frontFree: true } : hung);
+    else add('unit', size, closed ? { frontFree: true } : hung);
+    const beside = <T extends Part>(part: T | null): T | null =>
+      part && !isHeld(system, part) ? part : null;
+    if (unit || !isMakerPiped(system)) {
+      const [ownPump, ownPermeatePump] = [beside(pump), beside(permeatePump)];
+      if (tank && !tank.internal) {
         const { diameter, height } = tankSize(tank.volumeL);
         const size = { width: diameter, height, depth: diameter };
         // Its valve is closed at every change of a cartridge.
         addPart('tank', tank, size, { frontFree: true, mayLie: true });
       }
-      if (pump) addPart('pump', pump, usual.pump, { gap: pumpGapM });
-      if (permeatePump) addPart('permeate-pump', permeatePump, usual.permeatePump, { hangs: true });
+      if (ownPump) addPart('pump', ownPump, usual.pump, { gap: pumpGapM });
+      if (ownPermeatePump)
+        addPart('permeate-pump', ownPermeatePump, usual.permeatePump, { hangs: true });
     }
     if (lamp) addLamp(lamp);
   }

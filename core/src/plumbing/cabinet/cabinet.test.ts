@@ -221,7 +221,10 @@ test('a part’s own size and service room come before the usual ones', () => {
 });
 
 test('a pump stands off walls and neighbours, and a unit that its maker piped is one body', () => {
-  const pumped = bodiesOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, true);
+  const pumped = bodiesOf(
+    { ...tankDesign, pump: samplePart('pump'), solenoid: samplePart('solenoid'), shutoff: null },
+    true,
+  );
   const { placed, left } = placeBodies(pumped, cabinet, []);
   expect(left).toEqual([]);
   const pump = placed.find(({ id }) => id === 'pump')!;
@@ -252,7 +255,10 @@ describe('any cabinet', () => {
   const inTheWay = (
     boxes: { x: number; y: number; z: number; width: number; height: number; depth: number }[],
   ) => boxes.map((box, i) => ({ id: `thing-${i}`, ...box }));
-  const pumped = bodiesOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, true);
+  const pumped = bodiesOf(
+    { ...tankDesign, pump: samplePart('pump'), solenoid: samplePart('solenoid'), shutoff: null },
+    true,
+  );
 
   test('holds what is placed clear of walls, things and each other, and leaves out only the rest', () => {
     fc.assert(

@@ -97,6 +97,7 @@ export function housedUnitPort(
     case 'pressure-switch':
     case 'tank-tee':
       return at(left, element(1));
+    case 'solenoid':
     case 'shutoff':
       return at(0.5, box.height);
     default:

@@ -43,8 +43,8 @@ export interface DrainHole {
 
 /** Usual waste under a sink, mm: 1 1/2 inch and 40 mm lie within a saddle's reach of it. Default. */
 const usualPipeMm = 40;
-/** Hole of a quarter-inch line and of an air gap's three-eighths, mm. */
-const holeMm = { saddle: 6, 'air-gap-tap': 10, standpipe: 0 } as const;
+/** Hole that passes a quarter-inch line (6.35 mm) and an air gap's three-eighths (9.53 mm), mm. */
+const holeMm = { saddle: 7, 'air-gap-tap': 10, standpipe: 0 } as const;
 /** A tube end reaches this far in at most; a narrow pipe takes less. Defaults. */
 const mostInsertMm = 15;
 const leastInsertMm = 12;

@@ -1,5 +1,7 @@
 import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, StepDraftOf, StepPart, Tool } from './workStep.ts';
+import { isHeld } from '../../system/unit.ts';
+import { sizedPart } from './sizedPart.ts';
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 
 /** Leave to drill, where it has to be had. */
@@ -19,12 +21,14 @@ export function supplySteps({
   feed,
   regulatorBar,
   leakStop,
+  tubes,
 }: WorkFacts): StepDraft[] {
   const steps = permissionSteps(site);
   // Elements wait in their bags: they go in when the pre-filters were flushed.
-  const elements: StepPart[] = isUltravioletLine(system)
-    ? []
-    : [{ key: system.membrane.id, quantity: system.elements }];
+  const elements: StepPart[] =
+    isUltravioletLine(system) || isHeld(system, system.membrane)
+      ? []
+      : [{ key: system.membrane.id, quantity: system.elements }];
   steps.push(
     {
       code: 'lay-out',
@@ -36,7 +40,8 @@ export function supplySteps({
     {
       code: 'close-supply',
       tools: ['spanner'],
-      cautions: feed.way === 'hose-adapter' ? ['mixer-hot-side'] : [],
+      cautions: closesHot(system, feed) ? ['mixer-hot-side'] : [],
+      data: { hotSide: closesHot(system, feed) ? 1 : 0 },
     },
     { code: 'relieve-pressure', after: ['close-supply'], tools: ['bucket', 'towel'] },
     feedStep(feed),
@@ -46,8 +51,9 @@ export function supplySteps({
       code: 'fit-regulator',
       after: ['feed'],
       tools: ['spanner', 'gauge'],
-      parts: ['regulator'],
-      cautions: ['no-tape-on-gaskets'],
+      parts: [sizedPart('regulator', tubes, 'regulator')],
+      // Behind it the house is a closed vessel, and what a heater expands has nowhere to go.
+      cautions: ['no-tape-on-gaskets', 'thermal-expansion'],
       data: { bar: regulatorBar },
     });
   if (leakStop)
@@ -55,10 +61,14 @@ export function supplySteps({
       code: 'fit-leak-stop',
       after: ['lay-out'],
       tools: ['screwdriver'],
-      parts: ['leak-stop'],
+      parts: [sizedPart('leak-stop', tubes, 'leak-stop')],
     });
   return steps;
 }
+
+/** A tee on a stop valve or a hose feeds a mixer as well, which lets hot water across; a combined tap takes the mixer out. */
+export const closesHot = (system: WorkFacts['system'], { way }: WorkFacts['feed']): boolean =>
+  way === 'hose-adapter' || way === 'valve-adapter' || system.tap.combined === true;
 
 type FeedCode = 'feed-valve-adapter' | 'feed-hose-adapter' | 'feed-three-way' | 'feed-saddle';
 
@@ -73,7 +83,14 @@ function feedStep({ way, thread, remarks }: WorkFacts['feed']): StepDraft {
     'valve-adapter': {
       code: 'feed-valve-adapter',
       tools: ['spanner'],
-      parts: [thread === '3/8"' ? 'feed-adapter-narrow' : 'feed-adapter'],
+      // Nothing is bought in a size that nobody looked at.
+      parts: [
+        thread === null
+          ? 'feed-adapter-unseen'
+          : thread === '3/8"'
+            ? 'feed-adapter-narrow'
+            : 'feed-adapter',
+      ],
       cautions: gasketed,
     },
     'hose-adapter': {
@@ -135,7 +152,7 @@ export function drainSteps({ drain }: WorkFacts): StepDraft[] {
       after: ['drill-drain'],
       tools: ['screwdriver'],
       parts: [gap ? 'drain-saddle-wide' : 'drain-saddle'],
-      cautions: ['do-not-overtighten', 'no-insert-in-drain'],
+      cautions: ['screws-evenly', 'no-insert-in-drain'],
       data: { insertMm, gap: gap ? 1 : 0 },
     },
   ];

@@ -5,11 +5,13 @@ import { isAddedLamp, isUltravioletLine } from '../../system/ultravioletLine.ts'
 import { ultravioletWaterline } from '../../system/ultravioletWaterline.ts';
 import { waterline } from '../../system/waterline.ts';
 import { takesClip } from '../places/tubeEnds.ts';
-import { isMakerPiped } from '../../system/design.ts';
 import { tubesOnLine } from '../tubes/tubesOnLine.ts';
 import { slotsOf } from '../../system/slots.ts';
 import { partsList } from './partsList.ts';
-import { stepOfPlace } from '../places/place.ts';
+import { openPorts } from '../tubes/openPorts.ts';
+import { type Place, stepsOfPlace } from '../places/place.ts';
+import { isHeld } from '../../system/unit.ts';
+import { layOut, plainJoints } from '../tubes/tubeRuns.ts';
 import { workOrder } from './workOrder.ts';
 import type { WorkCode } from './workStep.ts';
 
@@ -44,14 +46,14 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
   const steps = workOrder(facts);
   const parts = partsList(system, steps, tubes, sampleParts);
   const quantity = (key: string) => parts.find((line) => line.key === key)?.quantity ?? 0;
-  const piped = !isUltravioletLine(system) && isMakerPiped(system);
+  const { made } = layOut(system, { ...plainJoints, regulator: facts.regulatorBar !== null });
 
   test('has tubes from the street, or from what is there, to every end, without a gap', () => {
     const reached = new Set([isAddedLamp(system) ? 'unit-union' : 'feed-valve']);
-    // What the maker piped inside a row of housings, or inside a whole unit.
+    // Housings stand in a row; the rest of what lies in a unit its maker joined.
     const inside: [string, string][] = [
       ['prefilter-1', `prefilter-${system.prefilters.length}`],
-      ...(piped ? ([['prefilter-1', 'membrane']] as [string, string][]) : []),
+      ...made,
     ];
     const links = [...tubes.map(({ from, to }): [string, string] => [from, to]), ...inside];
     for (let found = true; found;) {
@@ -71,7 +73,7 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
     const ends = system.tap.dispenser ? ['dispenser'] : [tap];
     if (!isUltravioletLine(system)) {
       ends.push('drain', ...system.branches.map(({ kind }) => kind));
-      if (system.tank && !piped) ends.push('tank');
+      if (system.tank) ends.push('tank');
       if (system.elements > 1) ends.push(`membrane-${system.elements}`);
     }
     for (const end of ends) expect(reached).toContain(end);
@@ -79,14 +81,16 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
   });
 
   test('puts every part of the system in once, and lists what its steps take and nothing else', () => {
-    for (const { part } of slotsOf(system)) expect(quantity(part.id)).toBeGreaterThan(0);
-    if (!isUltravioletLine(system)) expect(quantity(system.membrane.id)).toBe(system.elements);
+    for (const { part, held } of slotsOf(system)) expect(quantity(part.id) > 0).toBe(!held);
+    if (!isUltravioletLine(system) && !isHeld(system, system.membrane))
+      expect(quantity(system.membrane.id)).toBe(system.elements);
     const cartridges = system.prefilters.reduce(
       (sum, { id }) => sum + (quantity(id) > 0 ? 1 : 0),
       0,
     );
     expect(cartridges).toBe(system.prefilters.length);
-    const pieces = parts.filter(({ unit }) => unit === 'piece');
+    const box = isUltravioletLine(system) ? undefined : system.kit?.id;
+    const pieces = parts.filter(({ unit, key }) => unit === 'piece' && key !== box);
     for (const { key } of pieces) {
       const taken = steps
         .flatMap((step) => step.parts)
@@ -115,17 +119,27 @@ describe.each(archetypes)('the sheet of %s', (_name, system, change) => {
       met.set(place, (met.get(place) ?? 0) + 1);
     // A line that divides into n takes n - 1 tees.
     const tees = [...met]
-      .filter(([place]) => /tee/.test(place))
+      .filter(([place]) => /tee/.test(place) && !made.flat().includes(place as Place))
       .reduce((sum, [, tubesThere]) => sum + tubesThere - 2, 0);
     expect(quantity('tee') + quantity('tee-wide')).toBe(tees);
+  });
+
+  test('has a tube at every port, and no port twice', () => {
+    const joints = {
+      regulator: facts.regulatorBar !== null,
+      leakStop: facts.leakStop,
+      drain: facts.drain.way,
+    };
+    expect(openPorts(system, joints)).toEqual([]);
   });
 
   test('lays every tube after both of its ends are up', () => {
     for (const { id, from, to } of tubes) {
       const step = steps.find((one) => one.id === `tube:${id}`)!;
       for (const place of [from, to]) {
-        expect(steps.map((one) => one.id)).toContain(stepOfPlace(place));
-        expect(step.after).toContain(stepOfPlace(place));
+        const own = stepsOfPlace(place).filter((up) => steps.some((one) => one.id === up));
+        expect(own.length).toBeGreaterThan(0);
+        for (const up of own) expect(step.after).toContain(up);
       }
     }
   });

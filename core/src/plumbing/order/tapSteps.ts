@@ -21,7 +21,16 @@ export function tapSteps(facts: WorkFacts): StepDraft[] {
   }
   const { code, cautions } = mounting(facts);
   const steps: StepDraft[] = [{ code: 'prove-spout', tools: ['tape-measure'] }];
-  if (tap.remarks.includes('stop-for-a-mason')) {
+  if (system.tap.combined) {
+    // It stands where the old one stood: nothing is drilled.
+    steps.push({
+      code: 'take-out-tap',
+      id: 'tap-hole',
+      after: ['prove-spout', 'relieve-pressure'],
+      tools: ['basin-spanner', 'towel'],
+      cautions: ['hot-and-cold-never-mix'],
+    });
+  } else if (tap.remarks.includes('stop-for-a-mason')) {
     steps.push({
       code: 'call-mason',
       id: 'tap-hole',
@@ -47,12 +56,14 @@ export function tapSteps(facts: WorkFacts): StepDraft[] {
 }
 
 function mounting({ system, drain, tap }: WorkFacts): {
-  code: 'mount-tap' | 'mount-air-gap-tap' | 'mount-on-bracket';
+  code: 'mount-tap' | 'mount-combined-tap' | 'mount-air-gap-tap' | 'mount-on-bracket';
   cautions: Caution[];
 } {
   const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
-  const cautions: Caution[] = ['do-not-overtighten'];
+  const cautions: Caution[] = ['tap-nut'];
   if (gap && !system.tap.airGap) cautions.push('tap-without-gap');
+  if (system.tap.combined)
+    return { code: 'mount-combined-tap', cautions: [...cautions, 'hot-and-cold-never-mix'] };
   if (tap.mount === 'bracket') return { code: 'mount-on-bracket', cautions };
   return { code: gap ? 'mount-air-gap-tap' : 'mount-tap', cautions };
 }

@@ -1,8 +1,9 @@
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { passesWall } from '../places/passesWall.ts';
-import { stepOfPlace } from '../places/place.ts';
+import { stepsOfPlace } from '../places/place.ts';
 import { takesClip } from '../places/tubeEnds.ts';
 import type { ScheduledTube } from '../tubes/tubeSchedule.ts';
+import { sizedPart } from './sizedPart.ts';
 import { teePart } from './unitSteps.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { Caution, StepDraft, StepPart } from './workStep.ts';
@@ -27,7 +28,12 @@ function branchSteps({ system, tubes }: WorkFacts): StepDraft[] {
   return system.branches.map(({ kind }): StepDraft => {
     const cautions: Caution[] = ['feed-closed'];
     if (kind === 'machine') cautions.push('machine-drain');
-    const parts = [teePart(tubes, `tee-${kind}`), 'branch-valve'];
+    // Their valves snap shut.
+    if (kind !== 'second-tap') cautions.push('water-hammer');
+    const parts = [
+      teePart(tubes, `tee-${kind}`),
+      sizedPart('branch-valve', tubes, `valve-${kind}`),
+    ];
     return {
       code: 'fit-branch',
       id: `branch:${kind}`,
@@ -57,8 +63,8 @@ function tubeStep(tube: ScheduledTube, through: boolean, nextDoor: boolean): Ste
     code: 'run-tube',
     id: `tube:${id}`,
     after: [
-      stepOfPlace(from),
-      stepOfPlace(to),
+      ...stepsOfPlace(from),
+      ...stepsOfPlace(to),
       ...(through ? ['drill-through'] : []),
       ...(panel ? ['drill-panel'] : []),
     ],

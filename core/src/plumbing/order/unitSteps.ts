@@ -1,10 +1,12 @@
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { type SystemDesign, isMakerPiped } from '../../system/design.ts';
+import { isHeld } from '../../system/unit.ts';
 import { fullTankKg } from '../cabinet/bodies.ts';
 import type { Place } from '../places/place.ts';
 import { passesWall } from '../places/passesWall.ts';
 import { teeSize } from '../tubes/tubeSchedule.ts';
 import { outsideMm } from '../places/tubeSize.ts';
+import { sizedPart } from './sizedPart.ts';
 import type { WorkFacts } from './workFacts.ts';
 import type { StepDraft, StepPart } from './workStep.ts';
 
@@ -21,10 +23,16 @@ export function unitSteps(facts: WorkFacts): StepDraft[] {
       {
         code: 'hang-unit',
         after: ['lay-out'],
-        tools: ['drill', 'screwdriver', 'spirit-level'],
-        parts: idsOf(system.prefilters),
+        tools: ['drill', 'screwdriver', 'spirit-level', 'housing-wrench'],
+        parts: [
+          'bracket',
+          { key: 'housing', quantity: system.prefilters.length },
+          'o-ring-kit',
+          'screw-set',
+          ...idsOf(system.prefilters),
+        ],
         cautions: ['behind-the-wall', 'clearance'],
-        data: { housings: system.prefilters.length },
+        data: { housings: system.prefilters.length, loose: 1 },
       },
       lampStep(system.lamp.id),
     ];
@@ -76,40 +84,55 @@ function membraneUnitSteps(
   { tankNextDoor, remote, tubes }: WorkFacts,
   design: SystemDesign,
 ): StepDraft[] {
-  const { prefilters, shutoff, postFilter, mineral, tank, pump, permeatePump, lamp } = design;
+  const { unit, prefilters, postFilter, mineral, tank, permeatePump, lamp, restrictor } = design;
+  const { solenoid, pump, shutoff } = design;
   const piped = isMakerPiped(design);
-  const inside = [
+  /** What comes with the unit is neither taken nor put in; where no unit is named, a closed one holds all. */
+  const beside = <T extends { id: string }>(part: T | null): T | null =>
+    part && (unit ? !isHeld(design, part) : !piped) ? part : null;
+  const closed = unit ? unit.mounting === 'stands' : piped;
+  const taken = [
     ...idsOf(prefilters),
-    ...idsOf([shutoff, postFilter, mineral?.part ?? null].filter((part) => part !== null)),
+    ...idsOf([beside(shutoff), postFilter, mineral?.part ?? null].filter((part) => part !== null)),
   ];
-  // Tee and check valve of the product line: a four-port valve brings its own.
+  // Tee and check valve of the product line: a four-port valve brings its own, and so does a unit.
   const joints: StepPart[] = [
     { key: teePart(tubes, 'tank-tee'), quantity: tank && !piped ? 1 : 0 },
     { key: 'check-valve', quantity: tank && !piped && !shutoff ? 1 : 0 },
   ];
+  const loose: StepPart[] = [
+    { key: 'bracket', quantity: 1 },
+    { key: 'housing', quantity: prefilters.length },
+    { key: 'vessel', quantity: design.elements },
+    { key: 'o-ring-kit', quantity: prefilters.length > 0 ? 1 : 0 },
+  ];
   const steps: StepDraft[] = [
-    piped
+    closed
       ? {
           code: 'stand-unit',
           id: 'hang-unit',
           after: ['lay-out'],
           tools: ['spirit-level'],
-          // Its pump, its restrictor and its tank are in it.
-          parts: [
-            ...inside,
-            design.restrictor.id,
-            ...idsOf([pump, tank].filter((part) => part !== null)),
-          ],
+          // Where no unit is named its pump, its restrictor and its tank are bought as they are.
+          parts: unit
+            ? [unit.id, ...taken]
+            : [
+                ...taken,
+                restrictor.id,
+                ...idsOf(
+                  [solenoid, pump, shutoff, permeatePump, tank].filter((part) => part !== null),
+                ),
+              ],
           cautions: ['clearance'],
           data: { cartridges: prefilters.length },
         }
       : {
           code: 'hang-unit',
           after: ['lay-out'],
-          tools: ['drill', 'screwdriver', 'spirit-level'],
-          parts: [...inside, ...joints],
+          tools: ['drill', 'screwdriver', 'spirit-level', 'housing-wrench'],
+          parts: [...(unit ? [unit.id] : loose), 'screw-set', ...taken, ...joints],
           cautions: ['behind-the-wall', 'clearance'],
-          data: { housings: prefilters.length },
+          data: { housings: prefilters.length, loose: unit ? 0 : 1 },
         },
   ];
   if (!piped && design.elements > 1) {
@@ -123,7 +146,7 @@ function membraneUnitSteps(
       data: { elements, arrangement },
     });
   }
-  if (!piped) {
+  if (beside(restrictor)) {
     steps.push({
       code: 'fit-restrictor',
       after: ['hang-unit'],
@@ -132,17 +155,19 @@ function membraneUnitSteps(
       data: { name: design.restrictor.name },
     });
   }
-  if (tank && !piped) steps.push(...tankSteps(tank, tankNextDoor && !remote));
-  if (pump && !piped)
+  if (tank && !tank.internal)
+    steps.push(...tankSteps(tank, sizedPart('tank-valve', tubes, 'tank'), tankNextDoor && !remote));
+  const ownPump = beside(pump);
+  if (ownPump)
     steps.push({
       code: 'mount-pump',
       after: ['hang-unit'],
       tools: ['screwdriver'],
-      parts: [pump.id],
-      cautions: ['dry-hands'],
-      data: { name: pump.name, tank: tank ? 1 : 0 },
+      parts: idsOf([ownPump, beside(solenoid)].filter((part) => part !== null)),
+      cautions: beside(solenoid) ? ['dry-hands', 'water-hammer'] : ['dry-hands'],
+      data: { name: ownPump.name, tank: tank ? 1 : 0, solenoid: beside(solenoid) ? 1 : 0 },
     });
-  if (permeatePump)
+  if (beside(permeatePump) && permeatePump)
     steps.push({
       code: 'mount-permeate-pump',
       after: ['hang-unit'],
@@ -162,7 +187,11 @@ export const lampStep = (id: string): StepDraft => ({
   cautions: ['lamp-unpowered'],
 });
 
-function tankSteps(tank: NonNullable<SystemDesign['tank']>, nextDoor: boolean): StepDraft[] {
+function tankSteps(
+  tank: NonNullable<SystemDesign['tank']>,
+  valve: string,
+  nextDoor: boolean,
+): StepDraft[] {
   return [
     {
       code: 'check-precharge',
@@ -174,8 +203,8 @@ function tankSteps(tank: NonNullable<SystemDesign['tank']>, nextDoor: boolean): 
       code: 'fit-tank-valve',
       after: ['check-precharge'],
       tools: ['thread-tape', 'spanner'],
-      parts: ['tank-valve'],
-      cautions: ['do-not-overtighten'],
+      parts: [valve],
+      cautions: ['by-hand'],
     },
     {
       code: 'place-tank',

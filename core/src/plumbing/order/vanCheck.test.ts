@@ -9,6 +9,7 @@ const line = (id: string, quantity: number): PartsLine => ({
   key: id,
   name: id,
   quantity,
+  inKit: 0,
   unit: 'piece',
   price: 1,
 });

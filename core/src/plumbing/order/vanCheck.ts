@@ -48,8 +48,10 @@ export function checkVan(lines: readonly PartsLine[], van: Van, jobId: string): 
     const held = of(van.stock, line.id);
     const taken = of(taking?.lines ?? [], line.id);
     const there = left.get(line.id) ?? held + taken;
-    const missing = Math.max(Math.round((line.quantity - there) * 1000) / 1000, 0);
-    left.set(line.id, Math.max(there - line.quantity, 0));
+    // What comes in the kit is loaded with it.
+    const wanted = line.quantity - line.inKit;
+    const missing = Math.max(Math.round((wanted - there) * 1000) / 1000, 0);
+    left.set(line.id, Math.max(there - wanted, 0));
     return { ...line, held, taken, missing };
   });
   return { lines: checked, taking, short: checked.filter(({ missing }) => missing > 0) };

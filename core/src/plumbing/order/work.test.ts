@@ -65,9 +65,17 @@ describe('the order of work', () => {
 
   test('shows cautions at their step: stone, switch, deviation, saddle', () => {
     const cautionsAt = (site: PlumbingSite, id: string) =>
-      workOrder(factsOf({ ...tankDesign, pump: samplePart('pump'), shutoff: null }, { site })).find(
-        (step) => step.id === id,
-      )?.cautions;
+      workOrder(
+        factsOf(
+          {
+            ...tankDesign,
+            pump: samplePart('pump'),
+            solenoid: samplePart('solenoid'),
+            shutoff: null,
+          },
+          { site },
+        ),
+      ).find((step) => step.id === id)?.cautions;
     expect(cautionsAt({ ...seen, counter: 'quartz' }, 'tap-hole')).toContain('stone-dust');
     expect(cautionsAt({ ...seen, outlet: 'switched' }, 'power')).toContain('switched-outlet');
     expect(cautionsAt({ ...seen, outlet: 'none' }, 'power')).toContain('electrician');

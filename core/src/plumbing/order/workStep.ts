@@ -22,7 +22,7 @@ export interface WorkData {
   'ask-permission': { drilling: 'ask' | 'no' };
   'prove-existing': None;
   'lay-out': { elements: number; added?: never } | { added: 1 };
-  'close-supply': None;
+  'close-supply': { hotSide: Flag };
   'isolate-existing': { tank: Flag };
   'relieve-pressure': { product?: 1 };
   'feed-valve-adapter': FeedTee;
@@ -36,6 +36,8 @@ export interface WorkData {
   /** Turns, pilot and counter are 0 and '' where nobody said what the counter is made of, or it needs none. */
   'drill-tap-hole': TapHole & { rpm: number; minutes: number; pilotMm: number; counter: string };
   'mount-tap': TapHole;
+  'take-out-tap': None;
+  'mount-combined-tap': TapHole;
   'mount-on-bracket': TapHole;
   'mount-air-gap-tap': TapHole;
   'place-dispenser': { hotL: number; coldL: number };
@@ -45,14 +47,14 @@ export interface WorkData {
   'fit-standpipe': None;
   'drill-through': { passage: Passage; lines: number; holeMm: number; asked: Flag };
   'drill-panel': { holeMm: number };
-  'hang-unit': { housings: number };
+  'hang-unit': { housings: number; loose: Flag };
   'stand-unit': { cartridges: number };
   'join-bank': { elements: number; arrangement: 'series' | 'parallel' };
   'fit-restrictor': { name: string };
   'check-precharge': { bar: number };
   'fit-tank-valve': None;
   'place-tank': { kg: number; nextDoor: Flag };
-  'mount-pump': { name: string; tank: Flag };
+  'mount-pump': { name: string; tank: Flag; solenoid: Flag };
   'mount-permeate-pump': { name: string };
   'mount-lamp': None;
   'cut-product-line': { tank: Flag };
@@ -101,6 +103,7 @@ export type Tool =
   | 'hand-pump'
   | 'screwdriver'
   | 'spirit-level'
+  | 'housing-wrench'
   | 'sealant'
   | 'safety-glasses'
   | 'marker'
@@ -117,6 +120,12 @@ export type Caution =
   | 'fire-stop'
   | 'sewer-gas'
   | 'do-not-overtighten'
+  | 'screws-evenly'
+  | 'tap-nut'
+  | 'by-hand'
+  | 'thermal-expansion'
+  | 'water-hammer'
+  | 'hot-and-cold-never-mix'
   | 'no-tape-on-gaskets'
   | 'no-insert-in-drain'
   | 'restrictor-never-left-out'

@@ -65,6 +65,7 @@ export const placeKinds = {
   },
   'leak-stop': { ...body('leak-stop'), port: 'tube', step: 'fit-leak-stop' },
   prefilter: housed,
+  solenoid: { ...housed, step: 'mount-pump' },
   pump: body('pump'),
   shutoff: housed,
   membrane: housed,
@@ -119,8 +120,11 @@ export function readPlace(place: Place): PlaceRead {
 /** What is known of a place by its kind. */
 export const placeFacts = (place: Place): PlaceKindFacts => placeKinds[readPlace(place).kind];
 
-/** The step of the work that puts a place up; each branch has one of its own. */
-export function stepOfPlace(place: Place): string {
+/** The steps of the work that put a place up: its own, where it has one, and the unit's, which brings what it holds. */
+export const stepsOfPlace = (place: Place): string[] =>
+  placeFacts(place).stands === 'unit' ? [stepOfPlace(place), 'hang-unit'] : [stepOfPlace(place)];
+
+function stepOfPlace(place: Place): string {
   const { kind, index, branch } = readPlace(place);
   if (branch) return `branch:${branch}`;
   // Elements behind the first are joined to it in a step of their own.

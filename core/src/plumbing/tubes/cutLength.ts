@@ -1,3 +1,4 @@
+import { type Place, placeFacts } from '../places/place.ts';
 import { insertion } from '../places/tubeEnds.ts';
 import type { TubeRun } from './tubeRuns.ts';
 
@@ -6,13 +7,13 @@ export const serviceSlackM = 0.3;
 /** Insertion at a drain saddle where its hole was not worked out, m. */
 const usualSaddleM = 0.014;
 
-/** Places that come forward with the unit when it is pulled out. */
-const onUnit =
-  /^(prefilter-\d+|membrane(-\d+)?|shutoff|restrictor|permeate-pump|pressure-switch|mineral|post-filter|(feed|brine|product|tank)-tee)$/;
+/** Whether a place comes forward with the unit when that is pulled out. */
+const onUnit = (place: Place): boolean =>
+  placeFacts(place).stands === 'unit' || place === 'permeate-pump';
 
 /** Whether a run goes from the unit to something that stays where it is. */
 export const leavesUnit = ({ from, to, function: role }: TubeRun): boolean =>
-  role !== 'unit' && onUnit.test(from) !== onUnit.test(to);
+  role !== 'unit' && onUnit(from) !== onUnit(to);
 
 /** Length to cut, m: the route, what each end takes in, and slack where the run leaves the unit. */
 export function cutLength(

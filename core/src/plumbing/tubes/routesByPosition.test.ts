@@ -96,7 +96,7 @@ describe('routes from port to port', () => {
   test('leave a unit that its maker piped at its back', () => {
     const found = routes(directDesign, [box('unit', [0.8, 0, 0.02], [0.16, 0.42, 0.43])]);
     expect(found['feed-valve>prefilter-1']).toBe(along(0.84 - 0.36, 0.4 - 0.378, 0.02));
-    expect(found['membrane>drain']).toBe(along(0.88 - 0.6, 0.6 - 0.378, 0.15 - 0.02));
+    expect(found['restrictor>drain']).toBe(along(0.88 - 0.6, 0.6 - 0.378, 0.15 - 0.02));
   });
 
   test('of a bank in series join each element to the next at the same end, in parallel across it', () => {

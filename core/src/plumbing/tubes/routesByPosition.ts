@@ -49,14 +49,11 @@ export function routesByPosition(
 
 type Unit = 'piped' | 'housed' | 'housed-in-series';
 
-const unitOf = (system: InstalledSystem): Unit =>
-  isUltravioletLine(system)
-    ? 'housed'
-    : isMakerPiped(system)
-      ? 'piped'
-      : system.arrangement === 'series'
-        ? 'housed-in-series'
-        : 'housed';
+const unitOf = (system: InstalledSystem): Unit => {
+  if (isUltravioletLine(system)) return 'housed';
+  const closed = system.unit ? system.unit.mounting === 'stands' : isMakerPiped(system);
+  return closed ? 'piped' : system.arrangement === 'series' ? 'housed-in-series' : 'housed';
+};
 
 function portAt(end: TubeEndAt, kind: Unit, arrangement: Arrangement): Port | null {
   const { cabinet, placed, obstacles } = arrangement;

@@ -6,8 +6,10 @@ import {
   isUltravioletLine,
   type UltravioletLine,
 } from '../../system/ultravioletLine.ts';
+import type { Part } from '../../catalogue/parts.ts';
+import { isHeld } from '../../system/unit.ts';
 import type { DrainWay } from '../connections/drainHole.ts';
-import type { Place } from '../places/place.ts';
+import { type Place, type PlaceKind, readPlace } from '../places/place.ts';
 import { type TubeEnd } from '../places/tubeEnd.ts';
 import { endAt, takesClip } from '../places/tubeEnds.ts';
 import type { TubeFunction } from '../places/tubeFunction.ts';
@@ -55,9 +57,17 @@ const usual = {
 } as const;
 
 /** Every run that a system needs, in the order of the water; what the maker piped is not among them. */
-export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints): TubeRun[] {
+export const tubeRuns = (system: InstalledSystem, joints: Joints = plainJoints): TubeRun[] =>
+  layOut(system, joints).runs;
+
+/** All joints of a system: the runs that are laid, and which places its maker joined. */
+export function layOut(
+  system: InstalledSystem,
+  joints: Joints = plainJoints,
+): { runs: TubeRun[]; made: [from: Place, to: Place][] } {
   const electric = system.tap.powered === true || system.tap.dispenser !== undefined;
   const runs: TubeRun[] = [];
+  const made: [from: Place, to: Place][] = [];
   const lay: Lay = (role, size, routeM, ...places) => {
     places.slice(1).forEach((to, i) => {
       const from = places[i]!;
@@ -79,8 +89,8 @@ export function tubeRuns(system: InstalledSystem, joints: Joints = plainJoints):
   };
   if (isAddedLamp(system)) layAdded(system, lay);
   else if (isUltravioletLine(system)) layUltraviolet(system, joints, lay);
-  else layMembrane(system, joints, lay);
-  return runs;
+  else layMembrane(system, joints, lay, made);
+  return { runs, made };
 }
 
 /** Lays runs of one kind through places in the order of the water. */
@@ -116,28 +126,64 @@ function layUltraviolet({ prefilters, line }: UltravioletLine, joints: Joints, l
   lay('product', size, line.lengthM, 'lamp', 'tap');
 }
 
-function layMembrane(design: SystemDesign, joints: Joints, lay: Lay): void {
-  const piped = isMakerPiped(design);
-  const parallel = !piped && design.elements > 1 && design.arrangement === 'parallel';
-  const bank: Place[] = piped ? ['membrane'] : membranes(design.elements);
-  const { prefilters, pump, shutoff } = design;
-  const inside: Place[] = piped
-    ? []
-    : [...some(pump, 'pump'), ...some(shutoff, 'shutoff'), parallel ? 'feed-tee' : 'membrane'];
-  const filtered = prefilters.length > 0;
-  const feedSize: TubeSize = isTanklessUnit(design) ? '3/8"' : '1/4"';
-  layFeed(feedSize, filtered ? 'prefilter-1' : (inside[0] ?? 'membrane'), joints, lay);
+/** Which places of a design lie within its unit, where the maker's own tubes join them. */
+function insideUnit(design: SystemDesign): (place: Place) => boolean {
+  if (!isMakerPiped(design)) return () => false;
+  const { unit, solenoid, pump, shutoff, permeatePump, restrictor, tank } = design;
+  // Where no unit is named, all that it could hold is in it.
+  const held = (part: Part | null) => part !== null && (!unit || isHeld(design, part));
+  const inside: Partial<Record<PlaceKind, boolean>> = {
+    prefilter: true,
+    membrane: true,
+    'feed-tee': true,
+    'brine-tee': true,
+    'product-tee': true,
+    'tank-tee': true,
+    solenoid: held(solenoid),
+    pump: held(pump),
+    'pressure-switch': held(pump),
+    shutoff: held(shutoff),
+    'permeate-pump': held(permeatePump),
+    restrictor: held(restrictor),
+    'post-filter': unit?.holdsPostFilter,
+    tank: tank?.internal,
+  };
+  return (place) => inside[readPlace(place).kind] ?? false;
+}
 
-  const path: Place[] = piped
-    ? []
-    : [...some(filtered, `prefilter-${prefilters.length}`), ...inside];
+function layMembrane(
+  design: SystemDesign,
+  joints: Joints,
+  layAll: Lay,
+  made: [Place, Place][],
+): void {
+  const inside = insideUnit(design);
+  // What the maker joined is not laid again.
+  const lay: Lay = (role, size, routeM, ...places) =>
+    places.slice(1).forEach((to, i) => {
+      const from = places[i]!;
+      if (inside(from) && inside(to)) made.push([from, to]);
+      else layAll(role, size, routeM, from, to);
+    });
+  const parallel = design.elements > 1 && design.arrangement === 'parallel';
+  const bank: Place[] = membranes(design.elements);
+  const { prefilters, solenoid, pump, shutoff } = design;
+  const path: Place[] = [
+    ...some(prefilters.length > 0, `prefilter-${prefilters.length}`),
+    ...some(solenoid, 'solenoid'),
+    ...some(pump, 'pump'),
+    ...some(shutoff, 'shutoff'),
+    parallel ? 'feed-tee' : 'membrane',
+  ];
+  const feedSize: TubeSize = design.unit?.ports.feed ?? (isTanklessUnit(design) ? '3/8"' : '1/4"');
+  layFeed(feedSize, prefilters.length > 0 ? 'prefilter-1' : path[0]!, joints, lay);
   path.slice(1).forEach((to, i) => {
     lay('unit', '1/4"', to === 'pump' ? usual.pump : usual.withinUnit, path[i]!, to);
   });
   if (parallel) for (const one of bank) lay('unit', '1/4"', usual.bank, 'feed-tee', one);
   else lay('unit', '1/4"', usual.bank, ...bank);
-  layDrain(design, joints, { parallel, last: parallel ? 'brine-tee' : bank.at(-1)!, bank }, lay);
-  layProduct(design, piped, bank, lay);
+  layDrain(design, joints, { parallel, bank }, lay);
+  layProduct(design, bank, lay);
 }
 
 const membranes = (elements: number): Place[] =>
@@ -146,15 +192,12 @@ const membranes = (elements: number): Place[] =>
 function layDrain(
   design: SystemDesign,
   { drain }: Joints,
-  { parallel, last, bank }: { parallel: boolean; last: Place; bank: Place[] },
+  { parallel, bank }: { parallel: boolean; bank: Place[] },
   lay: Lay,
 ): void {
   if (parallel) for (const one of bank) lay('drain', '1/4"', usual.bank, one, 'brine-tee');
-  let from: Place = last;
-  if (!isMakerPiped(design)) {
-    lay('drain', '1/4"', usual.restrictor, from, 'restrictor');
-    from = 'restrictor';
-  }
+  lay('drain', '1/4"', usual.restrictor, parallel ? 'brine-tee' : bank.at(-1)!, 'restrictor');
+  let from: Place = 'restrictor';
   if (design.permeatePump) {
     // The drain water drives it on its way out.
     lay('drain', '1/4"', usual.withinUnit, from, 'permeate-pump');
@@ -168,7 +211,7 @@ function layDrain(
   }
 }
 
-function layProduct(design: SystemDesign, piped: boolean, bank: Place[], lay: Lay): void {
+function layProduct(design: SystemDesign, bank: Place[], lay: Lay): void {
   const { tank, pump, shutoff, permeatePump, mineral, postFilter, lamp, branches, line } = design;
   const size = sizeOfBore(line.innerDiameterMm);
   let from = bank[0]!;
@@ -176,7 +219,7 @@ function layProduct(design: SystemDesign, piped: boolean, bank: Place[], lay: La
     for (const one of bank) lay('unit', '1/4"', usual.bank, one, 'product-tee');
     from = 'product-tee';
   }
-  if (tank && !piped) {
+  if (tank) {
     // The valve feels the tank, so it stands behind whatever pushes into it; so does a pump's pressure switch.
     const to: Place[] = [
       ...some(permeatePump, 'permeate-pump'),
@@ -191,8 +234,9 @@ function layProduct(design: SystemDesign, piped: boolean, bank: Place[], lay: La
   }
   const inline: Place[] = [
     ...some(postFilter, 'post-filter'),
-    ...some(mineral?.place === 'after-tank', 'mineral'),
+    // What a bed gives back would coat the lamp's sleeve.
     ...some(lamp, 'lamp'),
+    ...some(mineral?.place === 'after-tank', 'mineral'),
   ];
   lay('unit', size, usual.withinUnit, from, ...inline);
   from = inline.at(-1) ?? from;

@@ -1,3 +1,4 @@
+import type { TubeColour } from '../../catalogue/parts.ts';
 import { practiceLimits } from '../../base/practice.ts';
 import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
 import { type InstalledSystem, isUltravioletLine } from '../../system/ultravioletLine.ts';
@@ -8,9 +9,6 @@ import type { TubeFunction } from '../places/tubeFunction.ts';
 import { boreMm, outsideMm, type TubeSize } from '../places/tubeSize.ts';
 import { type Joints, plainJoints, type TubeRun, tubeRuns } from './tubeRuns.ts';
 
-/** Colours that tubes are sold in; which means what is each kit's own affair. */
-export const tubeColours = ['white', 'black', 'blue', 'red', 'yellow', 'green', 'orange'] as const;
-export type TubeColour = (typeof tubeColours)[number];
 export type ColourMap = Partial<Record<TubeFunction, TubeColour>>;
 
 /** A run with all that is needed to cut, fit and label it. */

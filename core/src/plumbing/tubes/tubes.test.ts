@@ -33,7 +33,7 @@ describe('tube runs', () => {
     const runs = tubeRuns(directDesign);
     expect(runs.map((run) => run.id)).toEqual([
       'feed-valve>prefilter-1',
-      'membrane>drain',
+      'restrictor>drain',
       'membrane>post-filter',
       'post-filter>tap',
     ]);

@@ -41,11 +41,16 @@ export interface RemineralisedWater {
   alkalinityMgL: number;
   hardnessMgL: number;
   tdsMgL: number;
+  /** What a meter on the NaCl scale shows of it: calcium and bicarbonate conduct less than their mass of salt. */
+  meterTdsMgL: number;
   saturationIndex: number;
 }
 
 /** mg of dissolved solids per mmol of calcite that dissolves: calcium and two bicarbonates. */
 const tdsPerMmol = 162.11;
+
+/** The same as a meter on the NaCl scale shows it, ppm for each mmol. */
+const meterPerMmol = 104;
 
 /** The most a bed could add, mol/L; ten times what carbonic water dissolves. */
 const mostDissolved = 0.02;
@@ -95,6 +100,7 @@ export function calciteContact(
     alkalinityMgL: water.alkalinityMgL + 2 * dissolved * mgCaCO3PerEquivalent,
     hardnessMgL: water.calciumMgL + dissolved * mgCaCO3PerMole,
     tdsMgL: water.tdsMgL + dissolved * 1000 * tdsPerMmol,
+    meterTdsMgL: water.tdsMgL + dissolved * 1000 * meterPerMmol,
     saturationIndex: state.saturationIndex,
   });
 }
