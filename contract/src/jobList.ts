@@ -13,12 +13,36 @@ export const jobSummarySchema = z.object({
   updatedAt: z.iso.datetime(),
 });
 export type JobSummary = z.infer<typeof jobSummarySchema>;
-export const jobListSchema = z.object({ jobs: z.array(jobSummarySchema), total: z.int() });
+/** Where a job lies: among those in work, put away, or deleted and not yet gone. */
+export const shelves = ['open', 'archived', 'removed'] as const;
+export type Shelf = (typeof shelves)[number];
+export const shelveJobSchema = z.strictObject({ shelf: z.enum(shelves) });
+
+/** Days that a deleted job can be brought back. */
+export const removedJobDays = 30;
+
+/** One page of a list, the last touched first. */
+export const jobListSchema = z.object({
+  jobs: z.array(jobSummarySchema),
+  /** Of all pages; said with the first. */
+  total: z.int().nullable(),
+  /** What to ask for the next page with; null behind the last. */
+  next: z.string().nullable(),
+});
+
+/** The place behind a row: the moment it was last touched, and its number. */
+const placeForm = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z~\d{1,9}$/;
 
 export const jobQuerySchema = z.object({
   search: z.string().trim().max(100).default(''),
+  shelf: z.enum(shelves).default('open'),
   limit: z.coerce.number().int().min(1).max(200).default(50),
-  offset: z.coerce.number().int().min(0).max(1e6).default(0),
+  after: z
+    .string()
+    .refine((text) => placeForm.test(text) && !Number.isNaN(Date.parse(text.split('~')[0]!)), {
+      message: 'This is no place in the list.',
+    })
+    .optional(),
 });
 
 export const newJobSchema = z.strictObject({

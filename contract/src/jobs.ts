@@ -1,16 +1,22 @@
-import { jobDocumentSchema, partSchema, unitSystemSchema } from '@katharos/job';
+import { jobDocumentSchema, partSchema, storageSchemaOf, unitSystemSchema } from '@katharos/job';
 import { z } from 'zod';
 import { savedJobSchema } from './jobList.ts';
 
 /** Whole jobs, and the catalogue they choose from. */
 
-export const jobSchema = savedJobSchema.extend({ document: jobDocumentSchema });
+/** A document as it is stored and sent: its shape. What may be entered in it is checked where it is entered. */
+export const storedDocumentSchema = storageSchemaOf(jobDocumentSchema);
+
+export const jobSchema = savedJobSchema.extend({ document: storedDocumentSchema });
 export type Job = z.infer<typeof jobSchema>;
 
 export const saveJobSchema = z.strictObject({
   /** The version that the edit was made on. */
-  version: z.int().min(1),
-  document: jobDocumentSchema,
+  version: z
+    .int()
+    .min(1)
+    .max(2 ** 31 - 2),
+  document: storedDocumentSchema,
 });
 
 export const catalogueSchema = z.object({ parts: z.array(partSchema) });

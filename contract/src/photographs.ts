@@ -16,9 +16,13 @@ export type Photograph = z.infer<typeof photographSchema>;
 export const photographListSchema = z.object({ photographs: z.array(photographSchema) });
 
 export const newPhotographQuerySchema = z.object({
+  /** Its id, where it was kept on the way and must be known there by it. */
+  id: z.uuid().optional(),
   about: z.enum(photographSubjects).default('other'),
   step: provenStepSchema.optional(),
   caption: captionSchema.default(''),
+  /** When it was taken, where it was kept on the way. */
+  takenAt: z.iso.datetime().optional(),
 });
 
 export const changePhotographSchema = z

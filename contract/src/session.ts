@@ -1,19 +1,19 @@
-import { firmSettingsSchema } from '@katharos/job';
+import { fault, firmSettingsSchema } from '@katharos/job';
 import { z } from 'zod';
 
 /** Who is there, and how they get in. */
 
 export const credentialsSchema = z.strictObject({
-  email: z.email('Enter an e-mail address, such as name@firm.example.').max(200),
-  password: z.string().min(1, 'Enter the password.').max(200),
+  email: z.email(fault('email-form')).max(200),
+  password: z.string().min(1, fault('password-missing')).max(200),
 });
 
 export const setupSchema = z.strictObject({
-  code: z.string().min(1, 'Enter the setup code that the server printed.').max(60),
-  firm: z.string().trim().min(1, 'Enter the name of the firm.').max(120),
-  name: z.string().trim().min(1, 'Enter your name.').max(120),
+  code: z.string().min(1, fault('setup-code-missing')).max(60),
+  firm: z.string().trim().min(1, fault('firm-missing')).max(120),
+  name: z.string().trim().min(1, fault('person-missing')).max(120),
   email: credentialsSchema.shape.email,
-  password: z.string().min(10, 'Use at least ten characters.').max(200),
+  password: z.string().min(10, fault('password-short')).max(200),
 });
 export type Setup = z.infer<typeof setupSchema>;
 

@@ -1,4 +1,5 @@
 import type { Taking, Van } from '@katharos/core';
+import { fault } from '@katharos/job';
 import { z } from 'zod';
 
 /** Pieces, or metres of tube, of one part of the catalogue. */
@@ -12,7 +13,7 @@ export const stockSchema = vanLineSchema.pick({ quantity: true });
 
 /** Parts that a job asks for; what of them is in the van is taken. */
 export const takeSchema = z.strictObject({
-  lines: z.array(vanLineSchema).min(1, 'There is nothing to take.').max(200),
+  lines: z.array(vanLineSchema).min(1, fault('nothing-to-take')).max(200),
 });
 
 /** What was taken out of the van for a job: never more than was in it. */

@@ -4,6 +4,8 @@ export { starterCatalogue } from './catalogue/starterCatalogue.ts';
 export * from './fields/fields.ts';
 export * from './fields/firmSettings.ts';
 export { householdSchema } from './fields/household.ts';
+export { isPlainText, text, wantedText } from './fields/text.ts';
+export { fault, type SchemaFault } from './fields/schemaFault.ts';
 export * from './fields/siteQuestions.ts';
 export * from './fields/stages.ts';
 export { customerSchema } from './fields/customer.ts';
@@ -15,8 +17,25 @@ export * from './document/job.ts';
 export * from './document/jobFile.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './document/merge.ts';
 export * from './document/photographs.ts';
-export { upgradeDocument1, upgradeDocument2, upgradePart1 } from './document/upgrade.ts';
+export {
+  applyOverOwn,
+  applyPatches,
+  diffDocuments,
+  inverted,
+  joined,
+  type Patch,
+  valueAt,
+} from './document/patch.ts';
+export { storageSchemaOf } from './document/storageSchema.ts';
+export {
+  upgradeDocument1,
+  upgradeDocument2,
+  upgradeDocument3,
+  upgradePart1,
+} from './document/upgrade.ts';
 export * from './brief/brief.ts';
+export * from './brief/gaps.ts';
+export { flushOf } from './brief/flushOf.ts';
 export * from './brief/lampFeed.ts';
 export * from './brief/plumbingTask.ts';
 export * from './brief/stage.ts';

@@ -5,7 +5,9 @@ import {
   type SystemDesign,
   type UltravioletLine,
   verdict,
-  type Verdict,
+  type Acceptance,
+  acceptance,
+  lampAcceptance,
 } from '@katharos/core';
 import {
   type FirmSettings,
@@ -13,17 +15,22 @@ import {
   type VerifyKey,
   verifyFields,
   type JobDocument,
+  lampFound,
+  microbiologyOf,
   ultravioletVerdict,
 } from '@katharos/job';
+import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   slotName,
   ultravioletSentence,
   codesCaveat,
+  acceptanceSentences,
   gradeWords,
   meterCaveat,
   verdictSentences,
   readerOf,
   type Reader,
+  fieldWords,
 } from '@katharos/words';
 
 /** What stands on the certificate: one content, set as a page in the browser and as a PDF on the server. */
@@ -33,13 +40,15 @@ export interface Certificate {
   firm: string;
   customer: string;
   address: string;
-  grade: Verdict['grade'];
+  grade: Acceptance['grade'];
   /** The result in a line. */
   result: string;
   sentences: string[];
   tables: { heading: string; rows: [label: string, value: string][] }[];
   caveats: string[];
   signature: string;
+  /** Null on a draft. */
+  issued: Issued | null;
   paper: FirmSettings['paper'];
 }
 
@@ -47,6 +56,8 @@ export interface CertificateSource {
   number: number;
   document: JobDocument;
   firm: { name: string; settings: FirmSettings };
+  /** Absent on a draft. */
+  issue?: Issue;
 }
 
 /** Makes the certificate of a job; nothing while the system or the four readings are missing, or the readings contradict the model. */
@@ -54,23 +65,28 @@ export function certificateOf({
   number,
   document,
   firm,
+  issue,
 }: CertificateSource): Certificate | undefined {
   if (!document.system) return undefined;
-  const { design, chosenAt } = document.system;
+  const { design } = document.system;
   const reader = readerOf(firm.settings);
   const found = isUltravioletLine(design)
     ? lampResult(document, design, reader)
     : membraneResult(document, design, reader);
   if (!found) return undefined;
-  const { verify, customer, keep } = document;
+  const { verify, customer } = document;
+  const issued = issuedOf(issue, reader);
   const taken = (Object.keys(verifyFields) as VerifyKey[]).flatMap((key): [string, string][] => {
     const reading = verify.readings[key];
     return reading
-      ? [[verifyFields[key].label, reader.entered(verifyFields[key].dimension, reading)]]
+      ? [
+          [
+            fieldWords[verifyFields[key].name].label,
+            reader.entered(verifyFields[key].dimension, reading),
+          ],
+        ]
       : [];
   });
-  const signedAt = keep.issued?.at ?? latestReading(document) ?? chosenAt;
-  const by = keep.issued?.by ?? document.system.chosenBy;
   return {
     number,
     firm: firm.name,
@@ -85,8 +101,10 @@ export function certificateOf({
       isUltravioletLine(design) ? lampCaveat : meterCaveat,
       ...unsafeCaveat(document),
       codesCaveat,
+      ...(issued?.open ? [issued.open] : []),
     ],
-    signature: `${by}, ${signedAt.slice(0, 10)}`,
+    signature: issued ? `${issued.by}, ${issued.day}` : 'Draft, not issued',
+    issued,
     paper: firm.settings.paper,
   };
 }
@@ -98,15 +116,19 @@ function membraneResult(
   design: SystemDesign,
   reader: Reader,
 ): Result | undefined {
-  const readings = verificationReadings(document.verify);
+  const readings = verificationReadings(document);
   const judged = readings && verdict(design, readings);
   if (!judged?.ok) return undefined;
-  const { grade, rejection } = judged.value;
+  const { rejection } = judged.value;
+  const accepted = acceptance(judged.value, document.verify);
   return {
     title: 'Verification of a reverse osmosis system',
-    grade,
-    result: `${gradeWords[grade]}: ${reader.percent(rejection.measured, 1)} of the dissolved solids held back`,
-    sentences: verdictSentences(judged.value, reader),
+    grade: accepted.grade,
+    result: `${gradeWords[accepted.grade]}: ${reader.percent(rejection.measured, 1)} of the dissolved solids held back`,
+    sentences: [
+      ...acceptanceSentences(accepted, reader),
+      ...verdictSentences(judged.value, reader),
+    ],
   };
 }
 
@@ -117,13 +139,14 @@ function lampResult(
 ): Result | undefined {
   const found = ultravioletVerdict(document, line);
   if (!found) return undefined;
+  const accepted = lampAcceptance(lampFound(found), document.verify);
   return {
     title: isAddedLamp(line)
       ? 'Verification of an ultraviolet lamp added to a system'
       : 'Verification of an ultraviolet drinking line',
-    grade: found.enough ? 'good' : 'fail',
-    result: `${found.enough ? 'Enough' : 'Not enough'}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
-    sentences: [ultravioletSentence(found, reader)],
+    grade: accepted.grade,
+    result: `${gradeWords[accepted.grade]}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
+    sentences: [...acceptanceSentences(accepted, reader), ultravioletSentence(found, reader)],
   };
 }
 
@@ -141,15 +164,8 @@ function checksOf(verify: JobDocument['verify']): [string, string][] {
 }
 
 const unsafeCaveat = (document: JobDocument): string[] =>
-  document.survey.safe === 'no'
+  microbiologyOf(document.survey) !== 'safe'
     ? [
-        'The supply is not safe without treatment. This certificate does not declare the product safe to drink; only a laboratory test can.',
+        'The supply is not safe, or nobody tested it. This certificate does not declare the product safe to drink; only a laboratory test can.',
       ]
     : [];
-
-const latestReading = (document: JobDocument): string | undefined =>
-  Object.values(document.verify.readings)
-    .map((reading) => reading?.takenAt ?? '')
-    .filter((at) => at !== '')
-    .sort()
-    .at(-1);

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import {
   decisionOptions,
   decisionTopics,
+  expectedReadings,
   isUltravioletLine,
   partsOf,
   recommend,
@@ -89,6 +90,59 @@ describe('a proposal', () => {
   });
 });
 
+describe('the certificate of a membrane', () => {
+  const verified = (): JobDocument => {
+    const document = chosen();
+    const { design } = document.system!;
+    if (isUltravioletLine(design)) throw new Error('it has a membrane');
+    document.verify.readings = {
+      feedTds: reading(420, 'ppm'),
+      productTds: reading(1, 'ppm'),
+      temperature: reading(13, 'C'),
+      pressure: reading(2.8, 'bar'),
+    };
+    const expected = expectedReadings(design, {
+      tdsMgL: 420,
+      temperatureC: 13,
+      pressureBar: 2.8,
+    });
+    if (!expected.ok) throw new Error(expected.failure.code);
+    const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;
+    document.verify.readings.productTds = reading(permeateTdsMgL, 'ppm');
+    document.verify.readings.productFlow = reading(permeateFlowLPerH, 'L/h');
+    document.verify.readings.drainFlow = reading(concentrateFlowLPerH, 'L/h');
+    document.verify.leakCheck = 'dry';
+    document.verify.shutoffTest = 'passed';
+    return document;
+  };
+  const certificate = (document: JobDocument) => certificateOf({ number: 7, document, firm })!;
+
+  test('is good where all was checked and found so, and names what was not checked', () => {
+    const document = verified();
+    expect(certificate(document).grade).toBe('good');
+    expect(certificate(document).sentences.join()).not.toMatch(/Not checked/);
+    document.verify.leakCheck = 'not-done';
+    delete document.verify.readings.drainFlow;
+    expect(certificate(document).sentences[0]).toBe('Not checked: leaks and the drain flow.');
+  });
+
+  test.each<[string, (document: JobDocument) => void, RegExp]>([
+    ['a leak', ({ verify }) => (verify.leakCheck = 'leak'), /A leak was found/],
+    ['a drain that runs on', ({ verify }) => (verify.shutoffTest = 'failed'), /does not stop/],
+    [
+      'a seventh of its product',
+      ({ verify }) => (verify.readings.productFlow!.value /= 7),
+      /product flow is less than half/,
+    ],
+  ])('is never good over %s: it says that it is not accepted, and why', (_what, change, why) => {
+    const document = verified();
+    change(document);
+    expect(certificate(document).grade).toBe('not-accepted');
+    expect(certificate(document).result).toMatch(/^Not accepted/);
+    expect(certificate(document).sentences[0]).toMatch(why);
+  });
+});
+
 describe('a lamp without a membrane', () => {
   const lit = (): { document: JobDocument; line: UltravioletLine } => {
     const document = chosen();
@@ -110,7 +164,7 @@ describe('a lamp without a membrane', () => {
     expect(slow.title).toMatch(/ultraviolet/);
     expect(slow.caveats.join()).toMatch(/proves no water safe/);
     document.verify.readings.productFlow = reading(9, 'L/min');
-    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('fail');
+    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('not-accepted');
     expect(stageOf(document).stage).toBe('keep');
   });
 
@@ -131,11 +185,11 @@ describe('a lamp without a membrane', () => {
     expect(system.rows.map(([label]) => label)).toEqual(['Ultraviolet']);
     document.verify.readings.productTds = reading(120, 'ppm');
     const worn = certificateOf({ number: 7, document, firm })!;
-    expect(worn.grade).toBe('fail');
+    expect(worn.grade).toBe('not-accepted');
     expect(worn.sentences.join()).toMatch(/mend it before/);
     document.verify.readings.productTds = reading(24, 'ppm');
     document.verify.readings.productFlow = reading(9, 'L/min');
-    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('fail');
+    expect(certificateOf({ number: 7, document, firm })!.grade).toBe('not-accepted');
   });
 
   test('that was added is proposed with what was measured, and priced without a tap or a filter', () => {

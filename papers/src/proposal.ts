@@ -1,3 +1,4 @@
+import { dayIn, type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   assess,
   agedMembrane,
@@ -44,6 +45,10 @@ export interface Proposal {
   unpriced: string[];
   caveats: string[];
   agreed: string | null;
+  /** Where the customer signs. */
+  signature: string;
+  /** Null on a draft. */
+  issued: Issued | null;
   paper: FirmSettings['paper'];
 }
 
@@ -58,6 +63,8 @@ export interface ProposalSource {
   document: JobDocument;
   catalogue: readonly Part[];
   firm: { name: string; settings: FirmSettings };
+  /** Absent on a draft. */
+  issue?: Issue;
 }
 
 /** Makes the proposal of a job; nothing while no system is chosen, or the survey contradicts itself. */
@@ -66,6 +73,7 @@ export function proposalOf({
   document,
   catalogue,
   firm,
+  issue,
 }: ProposalSource): Proposal | undefined {
   const { system, customer } = document;
   if (!system) return undefined;
@@ -97,8 +105,10 @@ export function proposalOf({
     ...priced,
     caveats: [lit ? lampCaveat : meterCaveat, codesCaveat],
     agreed: system.agreed
-      ? `Agreed on ${system.agreed.at.slice(0, 10)}, noted by ${system.agreed.by}.`
+      ? `Agreed on ${dayIn(system.agreed.at, issue?.timeZone ?? 'UTC')}, noted by ${system.agreed.by}.`
       : null,
+    signature: 'Place, date, signature',
+    issued: issuedOf(issue, reader),
     paper: settings.paper,
   };
 }
@@ -116,7 +126,11 @@ function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string
     `Your water carries ${reader.say('tds', values.feedTds)} of dissolved solids and is ${hard} (${reader.say('hardness', values.hardness)}). It arrives with ${reader.say('pressure', values.pressure)} at ${reader.say('temperature', values.temperature)}; in the coldest weeks we reckon with ${reader.say('temperature', worst.temperatureC)} and ${reader.say('pressure', worst.pressureBar)}.`,
     `You use about ${reader.say('dailyVolume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${reader.say('volume', brief.requirements.largestDrawL)}.`,
   ];
-  if (brief.facts.unsafe)
+  if (brief.facts.microbiology === 'untested')
+    sentences.push(
+      'Nobody has tested your water for germs yet. A laboratory test comes first; until then boil it or use bottled water.',
+    );
+  if (brief.facts.microbiology === 'unsafe')
     sentences.push(
       'Your supply is not safe to drink without treatment. Until a laboratory test says otherwise, boil it or use bottled water.',
     );
@@ -198,6 +212,7 @@ function membraneWords(
     );
   if (brief.settings.leakStop)
     proposed.push('A leak stop closes the water if the floor under the unit gets wet.');
+  if (design.kit) proposed.push(`Warranty of the kit: ${design.kit.warranty}`);
   if (!today.ok) return { proposed, figures: [] };
   return {
     proposed,
@@ -253,10 +268,10 @@ function pricesOf(
   const net = lines.reduce((sum, line) => sum + (line.price ?? 0), installationPrice);
   return {
     prices: [
-      ...lines.map(({ name, quantity, unit, price }) => ({
+      ...lines.map(({ name, quantity, inKit, unit, price }) => ({
         name,
         quantity: unit === 'm' ? `${reader.number(quantity, 1)} m` : String(quantity),
-        price: price === null ? 'on request' : money(price, 2),
+        price: price === null ? 'on request' : inKit >= quantity ? 'in the kit' : money(price, 2),
       })),
       {
         name: 'Installation, flushing, verification and handing over',

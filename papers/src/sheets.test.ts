@@ -175,8 +175,8 @@ describe('words', () => {
 
   test('of holes are in the reader’s units', () => {
     const hole = steps.find(({ code }) => code === 'drill-drain') as WorkStep;
-    expect(workWords(hole, readerOf({ units: 'metric' })).title).toContain('6 mm');
-    expect(workWords(hole, readerOf({ units: 'us' })).title).toContain('0.24 in');
+    expect(workWords(hole, readerOf({ units: 'metric' })).title).toContain('7 mm');
+    expect(workWords(hole, readerOf({ units: 'us' })).title).toContain('5/16 in');
   });
 
   test('exist for tools, cautions and remarks, and say where codes come first', () => {

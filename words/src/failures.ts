@@ -21,6 +21,8 @@ const sentences: Record<FailureCode, (data: Failure['data'], path: string) => st
     `The concentrate would reach ${brief(d.concentrateMgL)} mg/L, beyond what the equations hold for. Fit a larger restrictor.`,
   'shutoff-below-precharge': (d) =>
     `Production stops at ${brief(d.closingBar)} bar, below the tank's air pressure of ${brief(d.prechargeBar)} bar, so no water enters the tank. Lower the precharge or raise the supply pressure.`,
+  'tank-not-emptied': (d) =>
+    `The full tank gives no more than a trickle (${brief(d.trickleLPerMin)} L/min) through this outlet, so it cannot be emptied. Lower or widen the way to the tap, or close the feed while it is drained.`,
   'source-below-rise': (d) =>
     `The source (${brief(d.sourceBar)} bar) cannot lift water to the tap, which takes ${brief(d.riseBar)} bar.`,
   'existing-not-read': () =>

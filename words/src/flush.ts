@@ -1,4 +1,12 @@
-import type { FlushData, FlushStep, FlushStepCode } from '@katharos/core';
+import type {
+  BranchKind,
+  FlushData,
+  FlushHand,
+  FlushStep,
+  FlushStepCode,
+  LeakState,
+} from '@katharos/core';
+import { branchPlaces } from './parts.ts';
 import type { Reader } from './reader.ts';
 
 /** A flush step in words: what it is called, what to do, what to watch for, and what proves it done. */
@@ -9,28 +17,110 @@ export interface FlushWords {
   proof: string;
 }
 
+const tubeWords = (label: number | null): string =>
+  label === null ? 'The tube out of the last housing' : `Tube ${label}, out of the last housing`;
+
+const leakWords: Record<LeakState, FlushWords> = {
+  filling: {
+    title: 'Leak check: filled',
+    instruction:
+      'Dry every joint that has water with a tissue, then run the tissue round each again: feed line, regulator, leak stop, housings or cartridges.',
+    caution: 'Do not tighten a housing under pressure.',
+    proof: 'The tissue stays dry.',
+  },
+  pressurised: {
+    title: 'Leak check: under pressure',
+    instruction:
+      'Close the tap: everything is now under the pressure that it will see. A dry tissue round every joint from the feed valve to the tap, vessel and drain line too.',
+    caution: 'Do not tighten anything under pressure: close the feed first.',
+    proof: 'The tissue stays dry, and the tap is closed.',
+  },
+  'tank-full': {
+    title: 'Leak check: tank full',
+    instruction:
+      'A dry tissue round the tank’s valve and all joints of the product line, and a look at the drain.',
+    caution: null,
+    proof: 'The tissue stays dry, and the drain has stopped.',
+  },
+};
+
+/** How a branch is opened when all else is flushed. */
+const branchOpening: Record<BranchKind, string> = {
+  refrigerator:
+    'Open its valve slowly. Run two jugs through the refrigerator’s own outlet and throw them away.',
+  'ice-maker': 'Open its valve slowly. The first two bins of ice are thrown away.',
+  'second-tap':
+    'Open its valve slowly, and the second tap until it runs without air; then close it.',
+  machine:
+    'Open its valve slowly, see that its own drain is there, and let it fill and empty once.',
+};
+
 const writers: {
   [C in FlushStepCode]: (d: FlushData[C], reader: Reader, minutes: number) => FlushWords;
 } = {
+  'reopen-house': (d) => ({
+    title: 'Water on in the house again',
+    instruction: `Feed valve of the unit closed. Open the house’s cold stop valve${d.hotSide ? ', and the hot one that was closed with it' : ''}, first a quarter turn, then fully. Run a dry tissue round the new joint.`,
+    caution: 'Stay at the stop valve. Close it at the first drip.',
+    proof: 'The kitchen’s cold tap runs, and the new joint is dry under the house’s pressure.',
+  }),
+  'take-tube-off': (d) => ({
+    title: 'Tube behind the pre-filters off',
+    instruction: `${tubeWords(d.label)}: press its collet, draw it out of what follows, and hang its end into a bucket.`,
+    caution: 'What the new cartridges shed must pass neither valve, pump, membrane nor restrictor.',
+    proof: 'Its end hangs in the bucket; the membrane’s vessel is still empty.',
+  }),
   'crack-feed-open': () => ({
     title: 'Crack the feed open',
     instruction:
-      'Open the feed valve a quarter turn, wait until the housings have filled, then open it fully.',
+      'Open the feed valve a quarter turn, wait until the unit has filled, then open it fully.',
     caution: 'Stay at the valve. Close it at the first drip.',
     proof: 'The hiss has stopped and nothing drips.',
   }),
-  'leak-check': () => ({
-    title: 'Leak check',
-    instruction:
-      'Dry every joint with a tissue, then run the tissue round each again: feed adapter, housings, fittings, drain saddle.',
-    caution: 'Do not tighten a housing under pressure.',
-    proof: 'The tissue stays dry.',
-  }),
+  'leak-check': (d) => leakWords[d.state],
   'prefilter-flush': (d) => ({
     title: 'Flush the pre-filters',
-    instruction: `Hold the tube that leads to the membrane in a bucket and run the ${d.cartridges} cartridges until clear. Black or grey water at first is carbon dust.`,
-    caution: 'The membrane stays out of the circuit: carbon dust blocks it.',
+    instruction: `Run the ${d.cartridges} cartridges into the bucket until clear. Black or grey water at first is carbon dust.`,
+    caution: 'Mind the bucket: it is full sooner than one thinks.',
     proof: 'The water in a white cup is clear.',
+  }),
+  'auto-flush': (d) => ({
+    title: 'The unit’s own flush',
+    instruction: `Plugged in, the unit rinses its ${d.cartridges} sealed cartridges and its membrane to the drain by itself. Wait until it has stopped.`,
+    caution: 'None of this water is drunk.',
+    proof: 'The drain has run and has stopped by itself.',
+  }),
+  'close-feed': () => ({
+    title: 'Close the feed',
+    instruction: 'Close the feed valve fully. Prove it: nothing runs into the bucket any more.',
+    caution: null,
+    proof: 'The tube over the bucket stays dry for a minute.',
+  }),
+  'put-tube-on': (d) => ({
+    title: 'Tube back on',
+    instruction: `${tubeWords(d.label)}: square and clean, in to the mark, past the first stop, clip on.`,
+    caution: 'The feed is still closed.',
+    proof: 'A tug does not move it.',
+  }),
+  'set-regulator': (d, reader) => ({
+    title: 'Read the regulator',
+    instruction: `Gauge behind the regulator, with water running and then at rest: ${reader.say('pressure', d.bar)}. Turn its screw until it is.`,
+    caution: null,
+    proof: 'The gauge shows it, running and at rest.',
+  }),
+  'open-feed': (d) => ({
+    title: 'Open the feed to the membrane',
+    instruction: `${d.tank ? 'Tank valve closed, tap open' : 'Tap open'}: open the feed valve a quarter turn, wait, then fully.`,
+    caution: 'Stay at the valve. Close it at the first drip.',
+    proof: 'Air leaves at the tap, and nothing drips at vessel and tubes.',
+  }),
+  'plug-in': (d) => ({
+    title: d.tankless ? 'Plug the unit in' : 'Plug the pump in',
+    instruction: d.tankless
+      ? 'Dry hands. Plug in; with the tap open the pump starts and draws its air out.'
+      : 'Dry hands. Plug in with water at its inlet and the tap open: it hums deeper once its air is out.',
+    caution: 'Only on an outlet with ground-fault protection, with a drip loop in the cord.',
+    proof: 'It runs evenly, and the stream at tap or drain grows.',
   }),
   'line-flush': (d, reader) => ({
     title: 'Run the line clear',
@@ -61,40 +151,41 @@ const writers: {
   'fit-membrane': (d) => ({
     title: d.elements > 1 ? 'Fit the membranes' : 'Fit the membrane',
     instruction:
-      'Feed closed, tap open. Brine seal at the feed end, push home until the two O-rings are felt to seat, cap hand tight and a quarter turn more, tube back on.',
-    caution: 'Clean hands or gloves; touch the ends only. Prove the supply off by the open tap.',
-    proof: 'The cap is home and the tube does not pull out.',
+      'Feed closed. Brine seal at the feed end, push home until the two O-rings are felt to seat, cap hand tight and a quarter turn more, its tube back on.',
+    caution: 'Clean hands or gloves; touch the ends only.',
+    proof: 'The cap is home and its tube does not pull out.',
   }),
   'membrane-rinse': (d, reader) => ({
     title: 'Rinse the membrane',
-    instruction: `Tank valve closed, tap open, feed open. Air first, then drops, then a thin stream: about ${reader.say('volume', d.litres)} in this time.`,
+    instruction: `Tap open, tank valve closed. Air first, then drops, then a thin stream: about ${reader.say('volume', d.litres)} in this time.`,
     caution: 'None of this water is drunk.',
     proof: 'Water runs from the tap and from the drain line.',
   }),
   'close-tap-open-tank': () => ({
-    title: 'Tap closed, tank open',
-    instruction: 'Close the tap and open the valve on the tank.',
+    title: 'Open the tank',
+    instruction: 'Tap closed: open the valve on the tank.',
     caution: null,
     proof: 'The tank’s line fills; the drain runs.',
   }),
   'tank-fill': (d, reader, minutes) => ({
-    title: `Tank fill ${d.cycle} of ${d.cycles}`,
+    title: d.kept ? 'Fill the tank to keep' : `Tank fill ${d.cycle} of ${d.cycles}`,
     instruction: `The tank takes ${reader.say('volume', d.litres)} in about ${reader.minutes(minutes)} at today’s water, and ${reader.say('volume', d.drainLitres)} go to drain. Nobody has to stand by.`,
-    caution: 'Look once for leaks after the first quarter of an hour.',
+    caution: d.kept
+      ? 'It is for drinking once the system is verified.'
+      : 'Look once for leaks after the first quarter of an hour.',
     proof: 'The drain has stopped by itself.',
   }),
-  'tank-drain': (d) => ({
+  'tank-drain': (d, reader, minutes) => ({
     title: `Drain the tank ${d.cycle} of ${d.cycles}`,
-    instruction:
-      'Open the tap and let the tank run down to a trickle, then close it. The water may go to plants.',
+    instruction: `${d.feedClosed ? 'Close the feed: with it open the tank would not empty. ' : ''}Open the tap and let the tank run down to a trickle: ${reader.say('volume', d.litres)} in about ${reader.minutes(minutes)}, most of it at first and the last of it slowly${d.leftLitres > 0.05 ? `; about ${reader.say('volume', d.leftLitres)} stay in it` : ''}. Then close the tap${d.feedClosed ? ' and open the feed' : ''}. The water may go to plants.`,
     caution: 'None of this water is drunk: it carries the preservative.',
     proof: 'The stream has fallen to a trickle.',
   }),
   'run-open-tap': (d, reader) => ({
     title: 'Run at the open tap',
-    instruction: `Let the unit run with the tap fully open: about ${reader.say('volume', d.litres)} of product in this time.`,
+    instruction: `Let the unit run with the tap fully open: about ${reader.say('volume', d.litres)} of product in this time. Then close the tap.`,
     caution: 'None of this water is drunk.',
-    proof: 'The stream is steady and without air.',
+    proof: 'The stream was steady and without air; the tap is closed.',
   }),
   'lamp-on': () => ({
     title: 'Power the lamp',
@@ -115,10 +206,16 @@ const writers: {
     caution: 'Hot water scalds. Keep hands and children away from the first draw.',
     proof: 'The first cup is hot, and the lock holds.',
   }),
+  'open-branch': (d, reader) => ({
+    title: `Open the branch: ${reader.within(branchPlaces[d.kind])}`,
+    instruction: branchOpening[d.kind],
+    caution: 'What comes first is thrown away.',
+    proof: 'Its valve is open, its joints are dry.',
+  }),
   'rest-and-recheck': () => ({
     title: 'Last look',
     instruction:
-      'Go round all joints with a dry tissue once more and clear the cabinet. Ask the household to look again tomorrow and through the first week.',
+      'Every valve that was closed is open, and what belongs on power is plugged in: go through them once. A dry tissue round all joints, the cabinet cleared. Ask the household to look again tomorrow and through the first week.',
     caution: null,
     proof: 'Dry everywhere; the household has the card.',
   }),
@@ -134,3 +231,10 @@ export function flushWords(step: FlushStep, reader: Reader): FlushWords {
   ) => FlushWords;
   return write(step.data, reader, step.minutes ?? 0);
 }
+
+/** Whose turn a step is. */
+export const flushHandNames: Record<FlushHand, string> = {
+  installer: 'installer, now',
+  household: 'household',
+  'return-visit': 'installer, on the next visit',
+};

@@ -39,9 +39,9 @@ export function optionWords(
 /** The school that a decision follows, where practitioners differ. */
 export const schoolWords: Readonly<Partial<Record<DecisionCode, string>>> = {
   'regulator-two-schools':
-    'Two schools: one regulates above 80 psi only, the other holds plastic housings at 60 psi.',
+    'Two schools: one regulates only where housings are at risk, the other holds plastic housings lower.',
   'regulator-needed': 'Both schools regulate here; they differ in the setting.',
-  'booster-low-supply': 'Follows custom: a supply under 40 psi is boosted.',
+  'booster-low-supply': 'Follows custom: a weak supply is boosted even where it would just do.',
   'booster-customary': 'Goes by the numbers; custom would boost.',
   'carbon-by-calendar': 'Two schools: by calendar or by litres; the earlier of the two is taken.',
   'carbon-by-litres': 'Two schools: by calendar or by litres; the earlier of the two is taken.',

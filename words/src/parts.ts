@@ -14,7 +14,7 @@ import {
 } from '@katharos/core';
 
 /** Ends of a product line besides the tap, as a place and in a sentence. */
-const branchPlaces: Record<BranchKind, string> = {
+export const branchPlaces: Record<BranchKind, string> = {
   refrigerator: 'Refrigerator',
   'ice-maker': 'Ice maker',
   'second-tap': 'Second tap',
@@ -34,6 +34,7 @@ export const nodeNames: Record<NodeKind, string> = {
   existing: 'System there',
   sediment: 'Sediment',
   carbon: 'Carbon',
+  solenoid: 'Solenoid',
   pump: 'Booster pump',
   shutoff: 'Shut-off',
   membrane: 'Membrane',
@@ -56,6 +57,8 @@ export const nodeExplanations: Record<NodeKind, string> = {
     'What was there before the lamp. It was not opened: its pressure is reckoned back from the flow that was measured, and at a closed tap is at least that.',
   sediment: 'Holds back silt and rust, so that the carbon and the membrane do not.',
   carbon: 'Takes out chlorine or chloramine, which would destroy the membrane.',
+  solenoid:
+    'Wired with the pump: shut while that rests, for a stopped pump lets the supply through to the drain.',
   pump: 'Lifts the pressure at the membrane. It does not speed up the tap.',
   shutoff: 'Closes the feed when the product line reaches its share of the supply pressure.',
   membrane: 'Lets water through and holds most salt back. Colder water, slower membrane.',
@@ -63,7 +66,8 @@ export const nodeExplanations: Record<NodeKind, string> = {
     'Lifts product into the tank with the power of the drain water, so that the membrane hardly feels the tank.',
   restrictor: 'Holds the pressure on the membrane and sets how much goes to drain. Never left out.',
   drain: 'The water that carries the salt away.',
-  mineral: 'A calcite bed that takes up the carbon dioxide and gives back hardness and pH.',
+  mineral:
+    'A calcite bed that takes up the carbon dioxide and gives back hardness and pH. The TDS behind it is what a NaCl meter shows; the mass is half as much again of what was added.',
   tank: 'Holds product under air pressure. It pushes back on the membrane as it fills.',
   lamp: 'Ultraviolet light against germs; only for clear, iron-free, soft water, as product is.',
   'post-filter': 'A last carbon for taste, on the way from tank to tap.',
@@ -75,7 +79,10 @@ export const nodeExplanations: Record<NodeKind, string> = {
 };
 
 const slotNames: Record<SlotKey, string> = {
+  kit: 'Kit',
+  unit: 'Unit',
   prefilter: 'Pre-filter',
+  solenoid: 'Solenoid valve',
   pump: 'Booster pump',
   shutoff: 'Shut-off',
   membrane: 'Membrane',
@@ -133,6 +140,7 @@ const placeNames: Record<Exclude<PlaceKind, 'branch'>, string> = {
   regulator: 'Regulator',
   'leak-stop': 'Leak stop',
   prefilter: 'Pre-filter',
+  solenoid: nodeNames.solenoid,
   pump: nodeNames.pump,
   shutoff: nodeNames.shutoff,
   membrane: nodeNames.membrane,

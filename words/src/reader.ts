@@ -1,6 +1,8 @@
 import {
+  type DecimalSign,
   type Dimension,
   type Quantity,
+  type Unit,
   unitOf,
   type UnitSystem,
   unitSystems,
@@ -36,14 +38,22 @@ export interface Reader extends ReaderChoices {
   /** A core value in the person's unit, with the unit behind it. */
   say: (dimension: Dimension, coreValue: number, decimals?: number) => string;
   apart: (dimension: Dimension, coreValue: number, decimals?: number) => ApartFigure;
-  /** An entered quantity as it was entered. */
-  entered: (dimension: Dimension, quantity: Quantity) => string;
+  /** A core value in a unit of its own, where the person's usual one does not suit the thing. */
+  sayIn: (dimension: Dimension, unit: string, coreValue: number) => string;
+  /** An entered quantity as it was entered; what lies below an instrument's limit says so. */
+  entered: (dimension: Dimension, quantity: Quantity & { below?: true | undefined }) => string;
+  /** A number to be typed over: all its digits, and nothing between thousands. */
+  plainNumber: (value: number) => string;
+  /** What stands before decimals. */
+  decimal: DecimalSign;
   /** A duration: seconds under two minutes, minutes under two hours, then hours. */
   minutes: (minutes: number) => string;
-  /** A tube as it is cut, rounded up to what a tape shows: whole centimetres or inches. */
+  /** A tube as it is cut, rounded up to what a tape shows: whole centimetres, or sixteenths of an inch. */
   cut: (metres: number) => string;
-  /** A hole, a pipe or a bit. */
+  /** A hole, a pipe or a bit: whole millimetres, or sixteenths of an inch, rounded up so that what passes a hole still does. */
   millimetres: (mm: number) => string;
+  /** What something weighs, from kg. */
+  weight: (kg: number) => string;
   /** How many pieces, or how much by the metre. */
   pieces: (value: number, unit: 'piece' | 'm') => string;
   money: (amount: number, decimals?: number) => string;
@@ -59,6 +69,17 @@ export interface Reader extends ReaderChoices {
 const usual: ReaderChoices = { locale: 'en-GB', units: 'metric', currency: 'EUR' };
 
 const metresPerInch = 0.0254;
+const kgPerPound = 0.45359237;
+const sixteenths = 16;
+
+/** A length in sixteenths of an inch as a tape reads: "17 5/16 in", "9/32" never. */
+function inches(count: number): string {
+  const whole = Math.floor(count / sixteenths);
+  let [over, under] = [count % sixteenths, sixteenths];
+  if (over === 0) return `${whole} in`;
+  while (over % 2 === 0) [over, under] = [over / 2, under / 2];
+  return whole === 0 ? `${over}/${under} in` : `${whole} ${over}/${under} in`;
+}
 
 const precisions: Record<Precision, Intl.DateTimeFormatOptions> = {
   date: { dateStyle: 'short' },
@@ -68,6 +89,17 @@ const precisions: Record<Precision, Intl.DateTimeFormatOptions> = {
   'short-moment': { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' },
 };
 
+/**
+ * Decimals that a figure is told with. A small volume or flow keeps two figures, where a whole-number unit would round it away; of
+ * thousands nobody reads tenths. What it is rounded to decides, so that a figure told and read back is told the same.
+ */
+function placesOf(value: number, { decimals }: Unit): number {
+  const few = Math.max(decimals, 1);
+  const rounded = (places: number) => Math.abs(Number(value.toFixed(places)));
+  if (rounded(few) < 10) return few;
+  return rounded(decimals) < 1000 ? decimals : 0;
+}
+
 /** A function whose answers are kept by what was asked. */
 function kept<K extends string | number, V>(make: (key: K) => V): (key: K) => V {
   const made = new Map<K, V>();
@@ -76,6 +108,11 @@ function kept<K extends string | number, V>(make: (key: K) => V): (key: K) => V 
     if (value === undefined) made.set(key, (value = make(key)));
     return value;
   };
+}
+
+function once<V>(make: () => V): () => V {
+  const made = kept<string, V>(make);
+  return () => made('');
 }
 
 const readers = kept((key: string): Reader => {
@@ -109,21 +146,27 @@ function makeReader({ locale, units, currency }: ReaderChoices): Reader {
   const dates = kept(
     (precision: Precision) => new Intl.DateTimeFormat(locale, precisions[precision]),
   );
-  const lists = new Intl.ListFormat(locale, { type: 'conjunction' });
-  const plurals = new Intl.PluralRules(locale);
+  // The first of a kind costs tens of milliseconds on a phone, so none is made before it is wanted.
+  const lists = once(() => new Intl.ListFormat(locale, { type: 'conjunction' }));
+  const plurals = once(() => new Intl.PluralRules(locale));
 
   const number = (value: number, decimals: number): string => {
     if (!Number.isFinite(value)) return '–';
     const rounded = Number(value.toFixed(decimals));
     return numbers(decimals).format(Object.is(rounded, -0) ? 0 : rounded);
   };
-  const apart = (dimension: Dimension, coreValue: number, decimals?: number): ApartFigure => {
-    const unit = unitOf(dimension, unitSystems[units][dimension]);
+  const plain = once(
+    () => new Intl.NumberFormat(locale, { useGrouping: false, maximumSignificantDigits: 15 }),
+  );
+  const plainNumber = (value: number): string => plain().format(value);
+  const decimalSign = once(() => (/[,\u066b]/.test(numbers(1).format(0.5)) ? ',' : '.'));
+  const apartIn = (unit: Unit, coreValue: number, decimals?: number): ApartFigure => {
     const value = unit.fromCore(coreValue);
-    // A small volume or flow keeps two figures; a whole-number unit would round it away.
-    const places = decimals ?? (Math.abs(value) < 10 ? Math.max(unit.decimals, 1) : unit.decimals);
-    return { text: number(value, places), symbol: unit.symbol };
+    return { text: number(value, decimals ?? placesOf(value, unit)), symbol: unit.symbol };
   };
+  const apart = (dimension: Dimension, ...figure: [coreValue: number, decimals?: number]) =>
+    apartIn(unitOf(dimension, unitSystems[units][dimension]), ...figure);
+  const joined = ({ text, symbol }: ApartFigure) => (symbol ? `${text} ${symbol}` : text);
   return {
     locale,
     units,
@@ -131,13 +174,16 @@ function makeReader({ locale, units, currency }: ReaderChoices): Reader {
     number,
     percent: (fraction, decimals = 0) => `${number(fraction * 100, decimals)} %`,
     apart,
-    say: (...figure) => {
-      const { text, symbol } = apart(...figure);
+    say: (...figure) => joined(apart(...figure)),
+    sayIn: (dimension, unit, coreValue) => joined(apartIn(unitOf(dimension, unit), coreValue)),
+    entered: (dimension, { value, unit, below }) => {
+      const { symbol } = unitOf(dimension, unit);
+      const text = `${below ? '<' : ''}${plainNumber(value)}`;
       return symbol ? `${text} ${symbol}` : text;
     },
-    entered: (dimension, { value, unit }) => {
-      const { symbol } = unitOf(dimension, unit);
-      return symbol ? `${value} ${symbol}` : String(value);
+    plainNumber,
+    get decimal() {
+      return decimalSign();
     },
     minutes: (minutes) => {
       if (!Number.isFinite(minutes)) return 'never';
@@ -148,15 +194,20 @@ function makeReader({ locale, units, currency }: ReaderChoices): Reader {
       return rest === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${rest} min`;
     },
     cut: (metres) =>
-      units === 'us' ? `${Math.ceil(metres / metresPerInch)} in` : `${Math.ceil(metres * 100)} cm`,
+      units === 'us'
+        ? inches(Math.ceil((metres / metresPerInch) * sixteenths - 1e-6))
+        : `${Math.ceil(metres * 100)} cm`,
     millimetres: (mm) =>
-      units === 'us' ? `${number(mm / 1000 / metresPerInch, 2)} in` : `${number(mm, 0)} mm`,
+      units === 'us'
+        ? inches(Math.ceil((mm / 1000 / metresPerInch) * sixteenths - 0.1))
+        : `${number(mm, 0)} mm`,
+    weight: (kg) => (units === 'us' ? `${number(kg / kgPerPound, 0)} lb` : `${number(kg, 0)} kg`),
     pieces: (value, unit) => (unit === 'm' ? `${value} m` : String(value)),
     money: (amount, decimals = 0) =>
       Number.isFinite(amount) ? moneys(decimals).format(amount) : '–',
     when: (at, precision) => dates(precision).format(new Date(at)),
-    list: (items) => lists.format(items),
-    plural: (count, forms) => (plurals.select(count) === 'one' ? forms.one : forms.other),
+    list: (items) => lists().format(items),
+    plural: (count, forms) => (plurals().select(count) === 'one' ? forms.one : forms.other),
     within: (name) =>
       /^\p{Lu}\p{Ll}/u.test(name)
         ? name.slice(0, 1).toLocaleLowerCase(locale) + name.slice(1)

@@ -25,6 +25,7 @@ export const toolNames: Record<Tool, string> = {
   'hand-pump': 'hand pump',
   screwdriver: 'screwdriver',
   'spirit-level': 'spirit level',
+  'housing-wrench': 'housing wrench',
   sealant: 'sealant for cut edges',
   'safety-glasses': 'safety glasses',
   marker: 'marker and labels',
@@ -40,12 +41,24 @@ export const cautionWords: Record<Caution, string> = {
   'one-wall': 'Through one wall only: a flag of tape on the bit shows when to stop.',
   eyes: 'Safety glasses on.',
   'stone-dust': 'Stone is drilled wet and slow, without hammer; its dust harms the lungs.',
-  'behind-the-wall': 'Nothing may lie behind: no cable, no pipe. Look from the other side.',
+  'behind-the-wall':
+    'Where you drill nothing may lie behind: no cable, no pipe. Look from the other side.',
   'fire-stop':
     'Floors and walls between dwellings, or to a garage, are fire-stopped: close the hole as the code of the place asks.',
   'sewer-gas':
     'Behind the trap sewer gas can come up the drain line. This is a deviation; its reason is on record.',
   'do-not-overtighten': 'Hand tight plus a quarter turn. Plastic on plastic by hand only.',
+  'screws-evenly':
+    'Screws crosswise and evenly, until the gasket grips all round; the pipe must not give.',
+  'tap-nut':
+    'Nut by hand, then snug with the basin spanner: the washer grips, the counter does not creak.',
+  'by-hand': 'By hand on its tape until it grips; no spanner on plastic.',
+  'thermal-expansion':
+    'Behind a regulator or a check valve the water that a heater expands has nowhere to go: see that there is an expansion vessel, and ask a licensed plumber where there is none.',
+  'water-hammer':
+    'A valve that snaps shut makes pipes knock: clip free lengths, and have an arrester fitted where it does.',
+  'hot-and-cold-never-mix':
+    'Hot, cold and product have ways of their own through this tap: each hose on its own colour, and product never on the mains.',
   'no-tape-on-gaskets': 'No tape where a gasket or an O-ring seals.',
   'no-insert-in-drain': 'No insert in the drain tube unless the kit says so: it narrows the line.',
   'restrictor-never-left-out':

@@ -3,7 +3,7 @@ import {
   partsOf,
   productDose,
   type UltravioletLine,
-  ultravioletDose,
+  agedDose,
   ultravioletLimits,
 } from '@katharos/core';
 import {
@@ -12,6 +12,7 @@ import {
   type VerifyKey,
   newJobDocument,
   lampFeedOf,
+  lampFound,
   ultravioletVerdict,
 } from '@katharos/job';
 import { reading } from '../../job/src/test/plumbedJobs.ts';
@@ -70,18 +71,33 @@ describe('a lamp’s verdict', () => {
       const taken = Object.fromEntries(readings.filter((one) => one !== missing));
       expect(ultravioletVerdict(verified(taken), added)).toBeUndefined();
     }
-    expect(ultravioletVerdict(verified(Object.fromEntries(readings)), added)?.enough).toBe(true);
+    const found = ultravioletVerdict(verified(Object.fromEntries(readings)), added)!;
+    expect(lampFound(found)).toEqual({ doseHeld: true, membraneWorks: true, waterFits: true });
     expect(ultravioletVerdict(verified({ productFlow: [90, 'L/h'] }), own)).toBeDefined();
     expect(ultravioletVerdict(verified({ productFlow: [0, 'L/h'] }), own)).toBeUndefined();
+  });
+
+  test('judges the water as well as the dose, and names what nobody read', () => {
+    const document = verified({ productFlow: [90, 'L/h'] });
+    const judged = () => lampFound(ultravioletVerdict(document, own)!).waterFits;
+    expect(judged()).toBeNull();
+    document.survey.readings.hardness = reading(12, 'mg/L CaCO3');
+    document.survey.details.iron = reading(0.01, 'mg/L');
+    document.survey.details.manganese = reading(0.01, 'mg/L');
+    expect(judged()).toBeNull();
+    document.survey.details.transmittance = reading(94, '%');
+    expect(judged()).toBe(true);
+    document.survey.readings.hardness = reading(120, 'mg/L CaCO3');
+    expect(judged()).toBe(false);
+    const soften = { option: 'soften', reason: 'x', at: '2026-01-01T00:00:00Z', by: 'x' };
+    document.size.overruled.scaling = soften;
+    expect(judged()).toBe(true);
   });
 
   test('takes product for clear where the membrane works, and the least a reactor is made for where nobody read', () => {
     const flow: [number, string] = [120, 'L/h'];
     const alone = ultravioletVerdict(verified({ productFlow: flow }), own)!;
-    expect(alone.doseMjCm2).toBeCloseTo(
-      ultravioletDose(lamp!, 120, ultravioletLimits.transmittance),
-      9,
-    );
+    expect(alone.doseMjCm2).toBeCloseTo(agedDose(lamp!, 120, ultravioletLimits.transmittance), 9);
     expect(alone.rejectionAhead).toBeNull();
     const behind = (product: number) =>
       ultravioletVerdict(
@@ -90,7 +106,7 @@ describe('a lamp’s verdict', () => {
       )!;
     expect(behind(24).doseMjCm2).toBeCloseTo(productDose(lamp!, 120), 9);
     expect(behind(200).doseMjCm2).toBeCloseTo(alone.doseMjCm2, 9);
-    expect(behind(200).enough).toBe(false);
+    expect(lampFound(behind(200)).membraneWorks).toBe(false);
   });
 
   test('is enough exactly while the dose is held and the membrane holds back four fifths', () => {
@@ -109,19 +125,22 @@ describe('a lamp’s verdict', () => {
           )!;
           expect(found.rejectionAhead).toBeCloseTo(rejection, 9);
           const holds = found.doseMjCm2 >= ultravioletLimits.doseMjCm2;
-          expect(found.enough).toBe(holds && found.rejectionAhead! >= 0.8);
+          expect(lampFound(found)).toMatchObject({
+            doseHeld: holds,
+            membraneWorks: found.rejectionAhead! >= 0.8,
+          });
         },
       ),
     );
   });
 
   test('is said in whole sentences, the membrane’s share among them', () => {
-    const found = { flowLPerH: 90, doseMjCm2: 85.4, rejectionAhead: 0.93, enough: true };
+    const found = { flowLPerH: 90, doseMjCm2: 85.4, rejectionAhead: 0.93, faults: [], unread: [] };
     expect(ultravioletSentence(found, readerOf({ units: 'metric' }))).toBe(
-      'At 90.0 L/h the lamp gives 85 mJ/cm²; 40 are wanted. That is enough while the lamp is new and its sleeve clean. The membrane ahead holds back 93 % of the dissolved solids.',
+      'At 1.5 L/min the lamp still gives 85 mJ/cm² at the end of its life; 40 mJ/cm² are wanted. That is enough while its sleeve is clean. The membrane ahead holds back 93 % of the dissolved solids.',
     );
     const worn = ultravioletSentence(
-      { ...found, doseMjCm2: 30, rejectionAhead: 0.7, enough: false },
+      { ...found, doseMjCm2: 30, rejectionAhead: 0.7 },
       readerOf({ units: 'us' }),
     );
     expect(worn).toMatch(/Hold the flow back/);

@@ -10,9 +10,9 @@ export function ultravioletSentence(
   const { doseMjCm2: wanted } = ultravioletLimits;
   const held = doseMjCm2 >= wanted;
   const sentences = [
-    `At ${reader.say('flow', flowLPerH)} the lamp gives ${reader.number(doseMjCm2, 0)} mJ/cm²; ${wanted} are wanted.`,
+    `At ${reader.say('tapFlow', flowLPerH / 60)} the lamp still gives ${reader.number(doseMjCm2, 0)} mJ/cm² at the end of its life; ${wanted} mJ/cm² are wanted.`,
     held
-      ? 'That is enough while the lamp is new and its sleeve clean.'
+      ? 'That is enough while its sleeve is clean.'
       : 'Hold the flow back, or fit a larger lamp, before anybody drinks.',
   ];
   if (rejectionAhead !== null) {

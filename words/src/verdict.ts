@@ -1,11 +1,57 @@
-import type { Comparison, Verdict } from '@katharos/core';
+import type { Acceptance, Comparison, OpenFault, Remark, Unchecked, Verdict } from '@katharos/core';
 import type { Reader } from './reader.ts';
 
-export const gradeWords: Record<Verdict['grade'], string> = {
+export const gradeWords: Record<Acceptance['grade'], string> = {
   good: 'Good',
   marginal: 'Marginal',
-  fail: 'Fail',
+  'not-accepted': 'Not accepted',
 };
+
+const faultWords: Record<OpenFault, string> = {
+  leak: 'A leak was found. Mend it and check again before anything else.',
+  'runs-on': 'The drain does not stop when the tank is full: it would run day and night.',
+  rejection: 'The membrane holds back less than 80 % of the dissolved solids.',
+  'product-flow':
+    'The product flow is less than half, or more than twice, of what this system should make here.',
+  'drain-flow':
+    'The drain flow is less than half, or more than twice, of what this restrictor should pass.',
+  dose: 'The dose is too low at the flow that was measured. Hold the flow back, or fit a larger lamp, before anybody drinks.',
+  'lamp-water':
+    'The water that reaches the lamp would shade it or coat its sleeve. Treat it first, before anybody drinks.',
+  'membrane-ahead':
+    'The membrane ahead of the lamp holds back too little: mend it before the lamp is relied on.',
+};
+
+const remarkWords: Record<Remark, string> = {
+  'rejection-low': 'the rejection lies between 80 and 90 %',
+  'not-as-expected': 'the rejection lies below what this system should show',
+  'product-flow-off': 'the product flow lies outside its band',
+  'drain-flow-off': 'the drain flow lies outside its band',
+};
+
+const uncheckedWords: Record<Unchecked, string> = {
+  leak: 'leaks',
+  'shut-off': 'whether the drain stops',
+  'product-flow': 'the product flow',
+  'drain-flow': 'the drain flow',
+  'lamp-water': 'all of the water that reaches the lamp',
+};
+
+/** Why a system is not accepted, what is to be looked into, and what was not checked. */
+export function acceptanceSentences(
+  { faults, remarks, unchecked }: Acceptance,
+  reader: Reader,
+): string[] {
+  return [
+    ...faults.map((fault) => faultWords[fault]),
+    ...(remarks.length > 0
+      ? [`To be looked into: ${reader.list(remarks.map((remark) => remarkWords[remark]))}.`]
+      : []),
+    ...(unchecked.length > 0
+      ? [`Not checked: ${reader.list(unchecked.map((key) => uncheckedWords[key]))}.`]
+      : []),
+  ];
+}
 
 /** The verdict in sentences: the grade, then how it stands to what this system should do today. */
 export function verdictSentences(verdict: Verdict, reader: Reader): string[] {

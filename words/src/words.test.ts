@@ -1,22 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  assess,
-  assessUltraviolet,
   failureCodes,
-  flushPlan,
   type FlushStep,
   type InstalledSystem,
-  isUltravioletLine,
   shortfalls,
-  ultravioletFlushPlan,
   type Verdict,
 } from '@katharos/core';
+import { jobDocumentSchema, newJobDocument } from '@katharos/job';
+import { sampleFlush } from '../../core/src/test/flushSamples.ts';
 import { archetypes } from '../../core/src/test/plumbingSamples.ts';
 import { readerOf } from './reader.ts';
 import { shortfallWords } from './decisions.ts';
 import { failureSentence } from './failures.ts';
 import { flushWords } from './flush.ts';
-import { issueSentence } from './issues.ts';
+import { fieldWords } from './fields.ts';
+import { checkInput } from './issues.ts';
 import { placeName } from './parts.ts';
 import { verdictSentences } from './verdict.ts';
 import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
@@ -31,22 +29,7 @@ const feed = {
   pH: 7.4,
 };
 
-function flushPlanOf(system: InstalledSystem): FlushStep[] {
-  if (isUltravioletLine(system)) {
-    const lit = assessUltraviolet(system, feed, {
-      ironMgL: 0,
-      manganeseMgL: 0,
-      hardnessMgL: 10,
-      transmittance: 0.95,
-      existing: { flowLPerMin: 1.5, tdsMgL: 20 },
-    });
-    if (!lit.ok) throw new Error(lit.failure.code);
-    return ultravioletFlushPlan(system, lit.value);
-  }
-  const today = assess(system, feed);
-  if (!today.ok) throw new Error(today.failure.code);
-  return flushPlan(system, today.value);
-}
+const flushPlanOf = (system: InstalledSystem): FlushStep[] => sampleFlush(system, feed);
 
 const metric = readerOf({ units: 'metric' });
 const us = readerOf({ units: 'us' });
@@ -172,12 +155,24 @@ describe('amounts', () => {
   test('a cut is rounded up to what a tape shows, a hole to what a bit is sold in', () => {
     expect(metric.cut(0.7)).toBe('70 cm');
     expect(metric.cut(0.701)).toBe('71 cm');
-    expect(us.cut(0.7)).toBe('28 in');
+    expect(us.cut(0.7)).toBe('27 9/16 in');
     for (const metres of [0.13, 0.5, 1.204, 7.53]) {
       expect(parseInt(metric.cut(metres), 10) / 100).toBeGreaterThanOrEqual(metres - 1e-9);
-      expect(parseInt(us.cut(metres), 10) * 0.0254).toBeGreaterThanOrEqual(metres - 1e-9);
+      const [whole, over = 0, under = 1] = us
+        .cut(metres)
+        .split(/[ /]/)
+        .map(Number)
+        .filter((n) => !Number.isNaN(n)) as [number, number?, number?];
+      const cutM = (whole + over / under) * 0.0254;
+      expect(cutM).toBeGreaterThanOrEqual(metres - 1e-8);
+      expect(cutM).toBeLessThan(metres + 0.0254 / 16 + 1e-8);
     }
-    expect([metric.millimetres(6.35), us.millimetres(6.35)]).toEqual(['6 mm', '0.25 in']);
+    expect([metric.millimetres(6.35), us.millimetres(6.35)]).toEqual(['6 mm', '1/4 in']);
+    expect([us.millimetres(7), us.millimetres(35), us.millimetres(12.7)]).toEqual([
+      '5/16 in',
+      '1 3/8 in',
+      '1/2 in',
+    ]);
     expect([metric.pieces(3, 'piece'), metric.pieces(7.8, 'm')]).toEqual(['3', '7.8 m']);
   });
 
@@ -232,7 +227,35 @@ describe('a schema’s complaints', () => {
     [z.strictObject({}), { tds: 1 }, 'There is no such field: tds.'],
     [z.number().min(3, 'Its own sentence.'), 1, 'Its own sentence.'],
   ])('are sentences (%#)', (schema, input, sentence) => {
-    const parsed = schema.safeParse(input, { error: issueSentence });
-    expect(parsed.error?.issues[0]?.message).toBe(sentence);
+    const checked = checkInput(schema, input);
+    expect(checked.ok ? undefined : checked.faults[0].sentence).toBe(sentence);
+  });
+
+  test('say which field of a job is wrong, and what to do', () => {
+    const document = newJobDocument('Aelfric Thorne', '2 Ford End');
+    const reading = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });
+    const faultOf = (pressure: ReturnType<typeof reading>) => {
+      const checked = checkInput(jobDocumentSchema, {
+        ...document,
+        survey: { ...document.survey, readings: { pressure } },
+      });
+      return checked.ok ? undefined : checked.faults[0];
+    };
+    expect(faultOf(reading(4, 'bar'))).toBeUndefined();
+    expect(faultOf(reading(400, 'bar'))).toMatchObject({
+      path: 'survey.readings.pressure.value',
+      sentence:
+        'Supply pressure lies outside what is possible. Check the gauge and its unit; a dwelling’s line lies between these.',
+    });
+    expect(faultOf(reading(4, 'mg/L'))?.sentence).toBe(
+      'Supply pressure cannot be given in this unit.',
+    );
+  });
+
+  test('at a field end as sentences do', () => {
+    for (const { how, outside } of Object.values(fieldWords)) {
+      expect(how === '' || how.endsWith('.')).toBe(true);
+      expect(outside).toMatch(/\.$/);
+    }
   });
 });

@@ -73,9 +73,9 @@ const writers: Writers = {
       : `Parts against the list, unit and tank held where they will go, doors and bin tried, cabinet emptied.${d.elements > 0 ? ` The ${reader.plural(d.elements, { one: 'membrane stays in its bag', other: 'membranes stay in their bags' })} until the pre-filters are flushed.` : ''}`,
     proof: 'Nothing is missing and the door closes.',
   }),
-  'close-supply': () => ({
+  'close-supply': (d) => ({
     title: 'Close the cold supply',
-    instruction: 'Feel which side runs cold, close its stop valve fully.',
+    instruction: `Feel which side runs cold, close its stop valve fully.${d.hotSide ? ' Close the hot one as well: a single-lever mixer lets hot water across.' : ''}`,
     proof: 'The open cold tap runs dry and stays dry for a minute.',
   }),
   'isolate-existing': (d) => ({
@@ -116,7 +116,7 @@ const writers: Writers = {
   'fit-regulator': (d, reader) => ({
     title: 'Pressure regulator',
     instruction: `Behind the feed valve, arrow with the flow, set to ${reader.say('pressure', d.bar)}.`,
-    proof: 'The arrow points to the unit; the setting is read on a gauge at flushing.',
+    proof: 'The arrow points to the unit, and the gauge’s port can be reached.',
   }),
   'fit-leak-stop': () => ({
     title: 'Leak stop',
@@ -150,6 +150,17 @@ const writers: Writers = {
     instruction:
       'As any tap; then the thin drain hose to the restrictor’s line, the wide one falling without a dip to the saddle, and the product hose.',
     proof: 'The wide hose falls all the way; all three are labelled.',
+  }),
+  'take-out-tap': () => ({
+    title: 'Take the old tap out',
+    instruction:
+      'Hot and cold are closed and proved: both hoses off their valves, nut off from below, tap out. Clean the counter round its hole.',
+    proof: 'The hole is free and clean, 35 mm across.',
+  }),
+  'mount-combined-tap': (d, reader) => ({
+    title: 'Mount the combined tap',
+    instruction: `Into the hole of ${reader.millimetres(d.holeMm)}: seal, body, plate and nut from below. Hot hose to the hot valve, cold hose to the cold one or its tee; the product’s tube stays by itself, it meets neither.`,
+    proof: 'Each of the three was followed with a finger to its own valve or tube.',
   }),
   'mount-on-bracket': () => ({
     title: 'Mount the tap on its bracket',
@@ -189,7 +200,7 @@ const writers: Writers = {
   }),
   'fit-saddle': (d, reader) => ({
     title: 'Fit the drain saddle',
-    instruction: `Gasket centred on the hole, screws evenly and not so tight that the pipe gives. Tube cut at 45°, ${reader.millimetres(d.insertMm)} in, never against the far wall.`,
+    instruction: `Gasket centred on the hole, screws evenly and not so tight that the pipe gives. Tube cut at 45°, pushed in by ${reader.millimetres(d.insertMm)}, never against the far wall.`,
     proof: 'The tube cannot be pushed further in or pulled out.',
   }),
   'fit-standpipe': () => ({
@@ -200,7 +211,7 @@ const writers: Writers = {
   }),
   'hang-unit': (d) => ({
     title: 'Hang the unit',
-    instruction: `Bracket level; the ${d.housings} housings come off downwards without meeting anything. Cartridges in, the membrane’s housing still empty.`,
+    instruction: `${d.loose ? 'Housings and vessel on their bracket, O-rings greased; bracket level' : 'Frame level on its screws'}; the ${d.housings} housings come off downwards without meeting anything. Cartridges in, the membrane’s housing still empty.`,
     proof: 'Each housing was turned off and on once.',
   }),
   'stand-unit': (d) => ({
@@ -233,12 +244,12 @@ const writers: Writers = {
   }),
   'place-tank': (d, reader) => ({
     title: d.nextDoor ? 'Place the tank in the next cupboard' : 'Place the tank',
-    instruction: `It weighs about ${reader.number(d.kg, 0)} kg when full: on the floor or a shelf that carries it, valve reachable.`,
+    instruction: `It weighs about ${reader.weight(d.kg)} when full: on the floor or a shelf that carries it, valve reachable.`,
     proof: 'It stands firm and the bin still fits.',
   }),
   'mount-pump': (d) => ({
     title: 'Mount the pump',
-    instruction: `${d.name} on its rubber feet, off the cabinet’s wall so that it does not hum.${d.tank ? ' Its pressure switch goes into the tank’s line.' : ''}`,
+    instruction: `${d.name} on its rubber feet, off the cabinet’s wall so that it does not hum.${d.tank ? ' Its pressure switch goes into the tank’s line.' : ''}${d.solenoid ? ' The solenoid valve goes into the feed ahead of it and is wired with it.' : ''}`,
     proof: 'It touches nothing but its feet.',
   }),
   'mount-permeate-pump': (d) => ({

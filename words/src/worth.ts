@@ -1,11 +1,11 @@
 import type { DecisionSpread, ReadingWorth, SurveyKey, WorthTopic } from '@katharos/core';
-import { surveyFields } from '@katharos/job';
+import { fieldWords } from './fields.ts';
 import type { Reader } from './reader.ts';
 
 const subjects: Record<WorthTopic, [yes: string, no: string]> = {
   booster: ['a booster pump is needed', 'no booster pump is needed'],
   regulator: ['a pressure regulator is needed', 'no pressure regulator is needed'],
-  minerals: ['the product is acid and asks for minerals', 'the product needs no minerals'],
+  minerals: ['the product comes out acid', 'the product does not come out acid'],
   scaling: ['scale is to be reckoned with', 'scale is no matter'],
 };
 
@@ -16,7 +16,7 @@ export const surelySettled = 0.97;
 
 export const isOpen = (decision: DecisionSpread): boolean => decision.certainty < surelySettled;
 
-const nameOf = (key: SurveyKey, reader: Reader): string => reader.within(surveyFields[key].label);
+const nameOf = (key: SurveyKey, reader: Reader): string => reader.within(fieldWords[key].label);
 
 /** A decision that is still open, how far, and the reading that would settle most of it. */
 export function openDecisionSentence(

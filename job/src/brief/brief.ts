@@ -3,9 +3,12 @@ import {
   type Branch,
   type BranchKind,
   branchKinds,
+  divalentPassage,
+  type FeedWater,
   householdOfDemand,
   isAddedLamp,
   meanDemand,
+  type Microbiology,
   type Outcome,
   type Overruled,
   type Part,
@@ -24,6 +27,8 @@ import {
   treatedWaters,
   type UltravioletLine,
   permeatePh,
+  practiceLimits,
+  standingPh,
   usualRequirements,
   type VerificationReadings,
 } from '@katharos/core';
@@ -119,7 +124,11 @@ export function briefOf(
   catalogue: readonly Part[],
   { standards, overruled = {} }: BriefOptions = {},
 ): Outcome<JobBrief> {
-  const resolved = resolveSurvey(surveyReadings(survey));
+  const disinfectant = disinfectantOf(survey);
+  const resolved = resolveSurvey(surveyReadings(survey), {
+    restingBar: detailOf(survey, 'staticPressure'),
+    disinfectant,
+  });
   if (!resolved.ok) return resolved;
   const { values, line } = resolved.value;
   const settings = supplySettings(values.highestPressure, overruled);
@@ -132,9 +141,12 @@ export function briefOf(
     demandLPerDay: values.demand,
     largestDrawL: values.largestDraw,
   };
-  const facts = siteFacts(survey, values.highestPressure);
-  const acid = permeatePh(waters.today, typicalPassage);
-  const flat = acid.ok && acid.value.permeatePh < requirements.leastProductPh;
+  const highestAssumed = resolved.value.assumed.some(({ key }) => key === 'highestPressure');
+  const facts: SiteFacts = {
+    ...siteFacts(survey, disinfectant),
+    highestSupplyBar: values.highestPressure,
+    highestAssumed,
+  };
   return succeed({
     survey: resolved.value,
     requirements,
@@ -150,8 +162,9 @@ export function briefOf(
         chloramine: survey.disinfectant === 'chloramine',
         power: facts.power,
         tankRoom: survey.tankRoom !== 'no',
-        unsafe: facts.unsafe,
-        mineral: flat ? 'before-tank' : 'none',
+        unsafe: facts.microbiology === 'unsafe',
+        lampIons: { ironMgL: facts.ironMgL, manganeseMgL: facts.manganeseMgL },
+        mineral: mineralPlace(facts, waters.today, requirements.leastProductPh),
         branches: branchesOf(survey),
       },
     },
@@ -164,13 +177,52 @@ const detailOf = (survey: Survey, key: DetailKey): number | null => {
   return reading ? toCore(detailFields[key].dimension, reading) : null;
 };
 
-function siteFacts(survey: Survey, highestSupplyBar: number): SiteFacts {
+/**
+ * Minerals for a reason that was asked, where they reach it: for taste, or for the pH where the product's lies under the firm's; and
+ * nowhere where water that stood in the bed would come out over pH 9. Behind a lamp the bed stands in the line, where it hardens nothing
+ * that the lamp sees.
+ */
+function mineralPlace(
+  { mineralWish, microbiology }: SiteFacts,
+  water: FeedWater,
+  leastPh: number,
+): SizingTask['site']['mineral'] {
+  if (!mineralWish) return 'none';
+  const product = permeatePh(water, typicalPassage);
+  if (!product.ok) return 'none';
+  if (mineralWish === 'pH' && product.value.permeatePh >= leastPh) return 'none';
+  const stood = standingPh({
+    tdsMgL: water.tdsMgL * typicalPassage,
+    alkalinityMgL: water.alkalinityMgL * typicalPassage,
+    calciumMgL: water.hardnessMgL * divalentPassage(typicalPassage),
+    co2MgL: product.value.co2MgL,
+    temperatureC: water.temperatureC,
+  });
+  if (stood === null || stood > practiceLimits.mostAlkalinePh) return 'none';
+  return microbiology === 'unsafe' ? 'after-tank' : 'before-tank';
+}
+
+const isOwnSource = ({ source }: Survey): boolean =>
+  source === 'well' || source === 'lake' || source === 'rain';
+
+/** Mains are tested by who supplies them; a source of one's own is safe only where somebody tested it. */
+export function microbiologyOf(survey: Survey): Microbiology {
+  if (survey.safe === 'no') return 'unsafe';
+  return survey.safe === 'unknown' && isOwnSource(survey) ? 'untested' : 'safe';
+}
+
+function siteFacts(
+  survey: Survey,
+  disinfectant: SiteFacts['disinfectant'],
+): Omit<SiteFacts, 'highestSupplyBar' | 'highestAssumed'> {
+  const { minerals } = survey;
   return {
-    highestSupplyBar,
-    unsafe: survey.safe === 'no',
+    microbiology: microbiologyOf(survey),
+    ownSource: isOwnSource(survey),
+    mineralWish: minerals === 'taste' || minerals === 'pH' ? minerals : null,
     // An outlet not asked about is taken to exist; the plumbing list says that it must be seen.
     power: survey.outlet !== 'none',
-    disinfectant: disinfectantOf(survey),
+    disinfectant,
     ironMgL: detailOf(survey, 'iron'),
     manganeseMgL: detailOf(survey, 'manganese'),
     sulfideMgL: detailOf(survey, 'sulfide'),
@@ -181,9 +233,8 @@ function siteFacts(survey: Survey, highestSupplyBar: number): SiteFacts {
 
 /** A supply not asked about is taken to be chlorinated, as mains are: carbon too much costs less than a membrane. */
 function disinfectantOf(survey: Survey): SiteFacts['disinfectant'] {
-  const { disinfectant, source } = survey;
-  const own = source === 'well' || source === 'lake' || source === 'rain';
-  if (disinfectant === 'none' || (disinfectant === 'unknown' && own)) return null;
+  const { disinfectant } = survey;
+  if (disinfectant === 'none' || (disinfectant === 'unknown' && isOwnSource(survey))) return null;
   const kind = disinfectant === 'chloramine' ? 'chloramine' : 'chlorine';
   const read = detailOf(survey, 'disinfectant');
   return { kind, residualMgL: read ?? usualResidualMgL[kind], assumed: read === null };
@@ -208,10 +259,25 @@ function branchesOf(survey: Survey): Branch[] {
   });
 }
 
+/** Pressure at which the job's regulator holds the supply, bar; null without one. */
+function regulatorBarOf(
+  survey: Survey,
+  overruled: JobDocument['size']['overruled'],
+): number | null {
+  const resolved = resolveSurvey(surveyReadings(survey), {
+    restingBar: detailOf(survey, 'staticPressure'),
+  });
+  return resolved.ok
+    ? supplySettings(resolved.value.values.highestPressure, optionsOf(overruled)).regulatorBar
+    : null;
+}
+
 /** Readings of a verification in the core's units; nothing while the four that rejection needs are not all there. */
-export function verificationReadings(
-  verify: JobDocument['verify'],
-): VerificationReadings | undefined {
+export function verificationReadings({
+  survey,
+  size,
+  verify,
+}: Pick<JobDocument, 'survey' | 'size' | 'verify'>): VerificationReadings | undefined {
   const read = (key: VerifyKey) => {
     const reading = verify.readings[key];
     return reading && toCore(verifyFields[key].dimension, reading);
@@ -232,7 +298,8 @@ export function verificationReadings(
     feedTdsMgL,
     productTdsMgL,
     temperatureC,
-    pressureBar,
+    // A gauge ahead of the regulator reads what the street gives; the membrane gets what the regulator holds.
+    pressureBar: Math.min(pressureBar, regulatorBarOf(survey, size.overruled) ?? Infinity),
     ...(productFlowLPerH === undefined ? {} : { productFlowLPerH }),
     ...(drainFlowLPerH === undefined ? {} : { drainFlowLPerH }),
   };

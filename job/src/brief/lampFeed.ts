@@ -1,10 +1,19 @@
-import { lampAt, type LampFeed, toCore, type UltravioletLine } from '@katharos/core';
+import {
+  lampAt,
+  type LampFault,
+  type LampFeed,
+  type LampFound,
+  practiceLimits,
+  toCore,
+  type UltravioletAssessment,
+  type UltravioletLine,
+} from '@katharos/core';
 import { lampReadings } from './brief.ts';
 import { detailFields, type DetailKey, verifyFields, type VerifyKey } from '../fields/fields.ts';
 import type { JobDocument, Survey } from '../document/job.ts';
 
 /** What the survey says of the water that would reach a lamp, and of a system that is there ahead of it. */
-export function lampFeedOf(survey: Survey, hardnessMgL: number): LampFeed {
+export function lampFeedOf(survey: Survey, hardnessMgL: number | null): LampFeed {
   const read = (key: DetailKey) => {
     const reading = survey.details[key];
     return reading ? toCore(detailFields[key].dimension, reading) : null;
@@ -27,9 +36,30 @@ export interface UltravioletVerdict {
   doseMjCm2: number;
   /** Of the system that the lamp was added to; null for a line of its own. */
   rejectionAhead: number | null;
-  /** The dose is held, and what is ahead of the lamp does its part. */
-  enough: boolean;
+  /** What speaks against it at this flow in this water, and what of the water was not read. */
+  faults: LampFault[];
+  unread: UltravioletAssessment['unread'];
 }
+
+/** Hardness at the lamp by what was read of the supply and decided about it, mg/L; null where it was not read. */
+function readHardness({ survey, size }: JobDocument): number | null {
+  const reading = survey.readings.hardness;
+  if (!reading) return null;
+  const hardness = toCore('hardness', reading);
+  return size.overruled.scaling?.option === 'soften'
+    ? Math.min(hardness, practiceLimits.softenedMgL)
+    : hardness;
+}
+
+/** What a lamp's acceptance goes by. */
+export const lampFound = ({ faults, unread }: UltravioletVerdict): LampFound => {
+  const { dose, membrane, ...water } = Object.fromEntries(faults.map((fault) => [fault, true]));
+  return {
+    doseHeld: !dose,
+    membraneWorks: !membrane,
+    waterFits: Object.keys(water).length > 0 ? false : unread.length > 0 ? null : true,
+  };
+};
 
 /** The dose at the flow that was measured at the tap; nothing while a reading for it is missing. */
 export function ultravioletVerdict(
@@ -44,14 +74,13 @@ export function ultravioletVerdict(
   const flowLPerH = read('productFlow') ?? 0;
   if (!(flowLPerH > 0)) return undefined;
   const [feedTds, productTds] = [read('feedTds') ?? 0, read('productTds') ?? 0];
-  const feed = lampFeedOf(document.survey, 0);
+  const feed = lampFeedOf(document.survey, readHardness(document));
   const flowLPerMin = flowLPerH / 60;
-  const { doseMjCm2, rejectionAhead, faults } = lampAt(
+  const { doseMjCm2, rejectionAhead, faults, unread } = lampAt(
     line,
     flowLPerMin,
     { tdsMgL: feedTds },
     { ...feed, existing: { flowLPerMin, tdsMgL: productTds } },
   );
-  const enough = !faults.includes('dose') && !faults.includes('membrane');
-  return { flowLPerH, doseMjCm2, rejectionAhead, enough };
+  return { flowLPerH, doseMjCm2, rejectionAhead, faults, unread };
 }

@@ -24,7 +24,7 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
   const judged =
     system && isUltravioletLine(system.design)
       ? lampReadings(system.design).every((key) => verify.readings[key] !== undefined)
-      : verificationReadings(verify) !== undefined;
+      : verificationReadings(document) !== undefined;
   if (judged) return at('keep');
   const flushed = Object.values(flush.steps);
   if (system) {

@@ -1,4 +1,4 @@
-import { fittingRoles, limits, type Part } from '@katharos/core';
+import { fittingRoles, limits, type Part, portSizes, tubeColours } from '@katharos/core';
 import { z } from 'zod';
 import {
   filterDropSchema,
@@ -43,6 +43,8 @@ export const membranePartSchema = z.strictObject({
   ...base,
   kind: z.literal('membrane'),
   rating: membraneRatingSchema,
+  mostRecovery: z.number().min(0.05).max(0.9).optional(),
+  mostBar: within(limits.ratedPressureBar).optional(),
 });
 export const restrictorPartSchema = z.strictObject({
   ...base,
@@ -66,6 +68,11 @@ export const shutoffPartSchema = z.strictObject({
   ...base,
   kind: z.literal('shutoff'),
   shutoff: shutoffSchema,
+});
+export const solenoidPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('solenoid'),
+  powerW: z.number().min(1).max(100),
 });
 export const tankPartSchema = z.strictObject({
   ...base,
@@ -102,6 +109,7 @@ export const tapPartSchema = z.strictObject({
   reachM: z.number().min(0.02).max(1).optional(),
   airGap: z.boolean().optional(),
   powered: z.boolean().optional(),
+  combined: z.boolean().optional(),
   dispenser: z
     .strictObject({
       hotL: z.number().min(0).max(20),
@@ -109,6 +117,45 @@ export const tapPartSchema = z.strictObject({
       heaterW: z.number().min(0).max(3000),
     })
     .optional(),
+});
+const portSize = z.enum(portSizes);
+export const unitPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('unit'),
+  cartridges: z.int().min(0).max(8),
+  closing: z.enum(['housing', 'quarter-turn']),
+  vessels: z.int().min(1).max(12),
+  holds: z.array(z.string().min(1).max(60)).max(12),
+  piped: z.boolean(),
+  holdsPostFilter: z.boolean().optional(),
+  tankless: z.boolean().optional(),
+  innerTank: z.boolean().optional(),
+  ports: z.strictObject({ feed: portSize, product: portSize, drain: portSize }),
+  mounting: z.enum(['hangs', 'stands']),
+  weightKg: z.number().min(0.1).max(200),
+  housingBar: within(limits.ratedPressureBar),
+  vesselBar: within(limits.ratedPressureBar),
+});
+const colour = z.enum(tubeColours).optional();
+export const kitPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('kit'),
+  holds: z
+    .array(z.strictObject({ id: z.string().min(1).max(60), quantity: z.int().min(1).max(20) }))
+    .max(40),
+  fittings: z
+    .array(z.strictObject({ role: z.enum(fittingRoles), quantity: z.int().min(1).max(100) }))
+    .max(40),
+  tubes: z.array(z.strictObject({ size: portSize, lengthM: z.number().min(0.1).max(100) })).max(4),
+  colours: z.strictObject({
+    feed: colour,
+    unit: colour,
+    tank: colour,
+    product: colour,
+    drain: colour,
+  }),
+  leastTankCycles: z.int().min(0).max(10),
+  warranty: z.string().trim().max(400),
 });
 export const fittingPartSchema = z.strictObject({
   ...base,
@@ -124,10 +171,13 @@ export const partSchema: z.ZodType<Part, Part> = z.discriminatedUnion('kind', [
   pumpPartSchema,
   permeatePumpPartSchema,
   shutoffPartSchema,
+  solenoidPartSchema,
   tankPartSchema,
   postFilterPartSchema,
   mineralPartSchema,
   lampPartSchema,
   tapPartSchema,
+  unitPartSchema,
+  kitPartSchema,
   fittingPartSchema,
 ]);

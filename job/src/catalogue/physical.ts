@@ -1,4 +1,5 @@
 import { limits, type Range } from '@katharos/core';
+import { fault } from '../fields/schemaFault.ts';
 import { z } from 'zod';
 
 /** Schemas of what the core computes with, each held to the core's physical limits. */
@@ -40,7 +41,7 @@ export const pumpSchema = z.strictObject({
     .min(1)
     .max(100)
     .refine((points) => points.every((p, i) => i === 0 || p.flowLPerH > points[i - 1]!.flowLPerH), {
-      message: 'The points of a pump curve must rise in flow.',
+      message: fault('curve-falls'),
     }),
   bypassBar: within(limits.bypassBar),
 });

@@ -17,6 +17,7 @@ import {
   type UltravioletLine,
 } from '@katharos/core';
 import {
+  kitPartSchema,
   lampPartSchema,
   membranePartSchema,
   permeatePumpPartSchema,
@@ -26,12 +27,16 @@ import {
   pumpPartSchema,
   restrictorPartSchema,
   shutoffPartSchema,
+  solenoidPartSchema,
   tankPartSchema,
   tapPartSchema,
+  unitPartSchema,
 } from '../catalogue/part.ts';
 import { laboratorySchema } from '../laboratory/report.ts';
 import { customerSchema } from '../fields/customer.ts';
 import { householdSchema } from '../fields/household.ts';
+import { fault } from '../fields/schemaFault.ts';
+import { text, wantedText } from '../fields/text.ts';
 import { siteSchema } from '../fields/siteQuestions.ts';
 import {
   detailFields,
@@ -42,18 +47,21 @@ import {
   type VerifyKey,
   verifyFields,
 } from '../fields/fields.ts';
+import { whole } from './whole.ts';
 import { z } from 'zod';
 
 /** The job document: all of one installation, in the units in which it was entered. */
 
-const text = (most: number) => z.string().trim().max(most);
 const instant = z.iso.datetime();
+const itemId = z.string().trim().min(1).max(40);
 const person = text(120);
 
 /** A reading as it was entered: never what was displayed after conversion. */
 const readingShape = z.strictObject({
   value: z.number(),
   unit: z.string().max(20),
+  /** Below what the instrument can see, which is the value. */
+  below: z.literal(true).optional(),
   takenAt: instant.nullable(),
   by: person.nullable(),
   /** What it was taken with; absent where nobody said. */
@@ -61,19 +69,20 @@ const readingShape = z.strictObject({
 });
 export type Reading = z.infer<typeof readingShape>;
 
-const tick = z.strictObject({ at: instant, by: person });
+const tick = whole(z.strictObject({ at: instant, by: person }));
 
 const readingOf = (field: QuantityField) =>
-  readingShape
-    .refine((reading) => hasUnit(field.dimension, reading.unit), {
-      path: ['unit'],
-      message: `${field.label} cannot be given in this unit.`,
-    })
-    .refine((reading) => !hasUnit(field.dimension, reading.unit) || isWithin(field, reading), {
-      path: ['value'],
-      message: `${field.label} lies outside what is possible. ${field.outside}`,
-    })
-    .optional();
+  whole(
+    readingShape
+      .refine((reading) => hasUnit(field.dimension, reading.unit), {
+        path: ['unit'],
+        message: fault(`unit:${field.name}`),
+      })
+      .refine((reading) => !hasUnit(field.dimension, reading.unit) || isWithin(field, reading), {
+        path: ['value'],
+        message: fault(`outside:${field.name}`),
+      }),
+  ).optional();
 
 const readingsOf = <K extends string>(fields: Record<K, QuantityField>) =>
   z.strictObject(
@@ -91,13 +100,15 @@ const surveySchema = z.strictObject({
   outlet: z.enum(['unswitched', 'switched', 'none', 'unknown']),
   /** Absent until it is asked. */
   tankRoom: z.enum(['yes', 'no', 'unknown']).optional(),
+  /** Why minerals are asked for, or that nobody wants any; absent until it is asked. */
+  minerals: z.enum(['taste', 'pH', 'no', 'unknown']).optional(),
   site: siteSchema,
   /** Absent until it is described. */
   household: householdSchema.optional(),
   /** Scale of the meter that conductivities were read with; absent until it is asked. */
   meterScale: z.enum(['nacl', 'kcl', '442']).optional(),
   /** Absent until a laboratory's report is read in. */
-  laboratory: laboratorySchema.optional(),
+  laboratory: whole(laboratorySchema).optional(),
 });
 
 const productLineSchema = z.strictObject({
@@ -107,9 +118,12 @@ const productLineSchema = z.strictObject({
 });
 
 export const systemDesignSchema: z.ZodType<SystemDesign, SystemDesign> = z.strictObject({
+  unit: unitPartSchema.nullable(),
+  kit: kitPartSchema.nullable(),
   prefilters: z.array(prefilterPartSchema).max(8),
   pump: pumpPartSchema.nullable(),
   shutoff: shutoffPartSchema.nullable(),
+  solenoid: solenoidPartSchema.nullable(),
   membrane: membranePartSchema,
   elements: z.int().min(1).max(12),
   arrangement: z.enum(['series', 'parallel']),
@@ -156,12 +170,14 @@ const sizeSchema = z.strictObject({
   /** By topic of the decision: what was chosen instead, and why. */
   overruled: z.partialRecord(
     z.enum(decisionTopics),
-    z.strictObject({
-      option: text(40).min(1),
-      reason: text(500).min(1, 'Say in a few words why, for whoever comes after.'),
-      at: instant,
-      by: person,
-    }),
+    whole(
+      z.strictObject({
+        option: z.string().trim().min(1).max(40),
+        reason: wantedText(500, fault('reason-missing')),
+        at: instant,
+        by: person,
+      }),
+    ),
   ),
   /** Designs laid beside the one in use. */
   compared: z.array(systemDesignSchema).max(2),
@@ -181,21 +197,21 @@ const inside = z.number().min(0.1).max(4);
 /** What is decided and noted while plumbing in; all of it absent until somebody does. */
 const plumbChoices = {
   feed: z.enum(feedConnections).optional(),
-  drain: z
-    .strictObject({
+  drain: whole(
+    z.strictObject({
       way: z.enum(drainWays).optional(),
       place: z.enum(saddlePlaces).optional(),
       /** Why the hole is not on the sink side of the trap. */
       reason: text(500).optional(),
-    })
-    .optional(),
+    }),
+  ).optional(),
   /** Colours of this kit's tubes, by what they carry. */
   colours: z.partialRecord(z.enum(tubeFunctions), z.enum(tubeColours)).optional(),
   /** Tube in the van. */
   coils: z
     .array(
       z.strictObject({
-        id: text(40).min(1),
+        id: itemId,
         size: z.enum(tubeSizes),
         lengthM: z.number().min(0.1).max(500),
       }),
@@ -205,34 +221,36 @@ const plumbChoices = {
   /** Tube sizes that a person chose, by run. */
   sizes: z.record(z.string().max(60), z.enum(tubeSizes)).optional(),
   /** The cupboard beside, inside, m, where the tank stands in it. */
-  nextCupboard: z.strictObject({ width: inside, height: inside, depth: inside }).optional(),
+  nextCupboard: whole(z.strictObject({ width: inside, height: inside, depth: inside })).optional(),
   /** A unit in the cellar or behind the wall: what its lines pass, how long each is and how far they rise to the tap, m. */
-  remote: z
-    .strictObject({
+  remote: whole(
+    z.strictObject({
       through: z.enum(passages),
       lengthM: z.number().min(0.2).max(60),
       riseM: z.number().min(-10).max(30),
-    })
-    .optional(),
+    }),
+  ).optional(),
   obstacles: z
-    .array(z.strictObject({ id: text(40).min(1), ...box }))
+    .array(z.strictObject({ id: itemId, ...box }))
     .max(20)
     .optional(),
   /** Places that a person gave to bodies, by id. */
   placements: z
     .record(
       z.string().max(40),
-      z.strictObject({
-        x: metres,
-        y: metres,
-        z: metres,
-        lies: z.boolean(),
-        turned: z.boolean().optional(),
-      }),
+      whole(
+        z.strictObject({
+          x: metres,
+          y: metres,
+          z: metres,
+          lies: z.boolean(),
+          turned: z.boolean().optional(),
+        }),
+      ),
     )
     .optional(),
   /** Steps done, with the mark of what they were made from: another mark asks for them again. */
-  done: z.record(z.string().max(80), tick.extend({ mark: z.string().max(1000) })).optional(),
+  done: z.record(z.string().max(80), whole(tick.extend({ mark: z.string().max(1000) }))).optional(),
   notes: z.record(z.string().max(80), text(1000)).optional(),
   /** Steps in the order that a person wants. */
   order: z.array(z.string().max(80)).max(120).optional(),
@@ -242,25 +260,27 @@ export const jobDocumentSchema = z.strictObject({
   customer: customerSchema,
   survey: surveySchema,
   /** The system as chosen, with its parts as they were then: the catalogue may change, the job does not. */
-  system: z
-    .strictObject({
+  system: whole(
+    z.strictObject({
       design: z.union([ultravioletLineSchema, systemDesignSchema]),
       chosenAt: instant,
       chosenBy: person,
       /** Agreed with the customer: from then on only a deliberate change touches it. */
       agreed: tick.nullable(),
-    })
-    .nullable(),
+    }),
+  ).nullable(),
   size: sizeSchema,
   plumb: z.strictObject({
     routes: z.record(
       z.string().max(60),
-      quantity
-        .refine((route) => hasUnit('length', route.unit), 'A route is a length.')
-        .refine(
-          (route) => !hasUnit('length', route.unit) || isRoute(toCore('length', route)),
-          `A route lies between ${routeRangeM.min} and ${routeRangeM.max} m; check the unit.`,
-        ),
+      whole(
+        quantity
+          .refine((route) => hasUnit('length', route.unit), fault('route-no-length'))
+          .refine(
+            (route) => !hasUnit('length', route.unit) || isRoute(toCore('length', route)),
+            `A route lies between ${routeRangeM.min} and ${routeRangeM.max} m; check the unit.`,
+          ),
+      ),
     ),
     ticks: z.record(z.string().max(80), tick),
     ...plumbChoices,

@@ -1,14 +1,15 @@
 import { z } from 'zod';
+import { fault } from '../fields/schemaFault.ts';
 import { type FiledPhotograph, filedPhotographSchema, photographLimits } from './photographs.ts';
 import { type JobDocument, jobDocumentSchema } from './job.ts';
-import { upgradeDocument1, upgradeDocument2 } from './upgrade.ts';
+import { upgradeDocument1, upgradeDocument2, upgradeDocument3 } from './upgrade.ts';
 
 /** Version of the file that is written. A change that older readers would not understand raises it and adds an upgrade below. */
-export const jobFileVersion = 3;
+export const jobFileVersion = 4;
 
 /** A job as a file: all of it, readable without this program. Published as docs/job-file.schema.json. */
 export const jobFileSchema = z.strictObject({
-  format: z.literal('katharos-job', 'This is not a job file.'),
+  format: z.literal('katharos-job', fault('no-job-file')),
   version: z.literal(jobFileVersion),
   /** Number of the job where it was written; a reader gives its own. */
   number: z.int().min(1),
@@ -40,6 +41,7 @@ const upgrades: Readonly<Record<number, (file: Record<string, unknown>) => objec
     document: upgradeDocument1(file.document),
   }),
   2: (file) => ({ ...file, version: 3, document: upgradeDocument2(file.document) }),
+  3: (file) => ({ ...file, version: 4, document: upgradeDocument3(file.document) }),
 };
 
 /**

@@ -1,6 +1,5 @@
-import type { JobDocument } from './job.ts';
-
-type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+import { type JobDocument, jobDocumentSchema } from './job.ts';
+import { isRecord, type Json, type Place, placeOf, same } from './whole.ts';
 
 /** Two people's edits of one job, brought together field by field. */
 export interface Merged {
@@ -9,31 +8,11 @@ export interface Merged {
   conflicts: string[];
 }
 
-const isRecord = (value: Json | undefined): value is { [key: string]: Json } =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-const same = (a: Json | undefined, b: Json | undefined): boolean =>
-  a === b || JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
-
-/** Key order is no difference: the database does not keep it. */
-function sorted(value: Json | undefined): Json | undefined {
-  if (Array.isArray(value)) return value.map((item) => sorted(item)!);
-  if (!isRecord(value)) return value;
-  return Object.fromEntries(
-    Object.keys(value)
-      .sort()
-      .map((key) => [key, sorted(value[key])!]),
-  );
-}
-
-/** Fields that only make sense whole: half of one reading and half of another is nobody's reading. */
-const isWhole = (value: Json | undefined): boolean =>
-  !isRecord(value) || 'value' in value || 'design' in value || 'at' in value;
-
 /** Three-way merge: what only one side changed is taken from that side; what both changed differently is a conflict. */
 export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: JobDocument): Merged {
   const conflicts: string[] = [];
   const merge = (
+    place: Place | undefined,
     b: Json | undefined,
     m: Json | undefined,
     t: Json | undefined,
@@ -41,11 +20,25 @@ export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: Job
   ): Json | undefined => {
     if (same(m, t) || same(b, t)) return m;
     if (same(b, m)) return t;
-    if (isRecord(m) && isRecord(t) && !isWhole(m) && !isWhole(t)) {
+    // A side that has none of what is filled key by key has it empty.
+    const grown = (side: Json | undefined) =>
+      side === undefined && place?.growsByKey && !place.isWhole ? {} : side;
+    const [mine_, theirs_] = [grown(m), grown(t)];
+    if (place && !place.isWhole && isRecord(mine_) && isRecord(theirs_)) {
       const before = isRecord(b) ? b : {};
-      const keys = new Set([...Object.keys(m), ...Object.keys(t)]);
+      const keys = new Set([...Object.keys(mine_), ...Object.keys(theirs_)]);
       const entries = [...keys].map(
-        (key) => [key, merge(before[key], m[key], t[key], path ? `${path}.${key}` : key)] as const,
+        (key) =>
+          [
+            key,
+            merge(
+              place.inside(key),
+              before[key],
+              mine_[key],
+              theirs_[key],
+              path ? `${path}.${key}` : key,
+            ),
+          ] as const,
       );
       return Object.fromEntries(
         entries.filter((entry): entry is [string, Json] => entry[1] !== undefined),
@@ -55,7 +48,8 @@ export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: Job
     return m;
   };
   const [b, m, t] = [base, mine, theirs] as unknown as Json[];
-  return { document: merge(b, m, t, '') as unknown as JobDocument, conflicts };
+  const document = merge(placeOf(jobDocumentSchema), b, m, t, '') as unknown as JobDocument;
+  return { document, conflicts };
 }
 
 /** Whether two documents, or two parts of them, say the same. */

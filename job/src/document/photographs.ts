@@ -1,3 +1,4 @@
+import { text } from '../fields/text.ts';
 import { z } from 'zod';
 
 /** What a photograph shows. */
@@ -15,7 +16,7 @@ export type PhotographSubject = (typeof photographSubjects)[number];
 /** The most that one job keeps, and the largest file that is taken, bytes. What is kept is made smaller. */
 export const photographLimits = { perJob: 60, fileBytes: 15_000_000 } as const;
 
-export const captionSchema = z.string().trim().max(300);
+export const captionSchema = text(300);
 
 /** Step of the work that a photograph proves. */
 export const provenStepSchema = z.string().min(1).max(80);

@@ -1,6 +1,6 @@
 /**
  * Brings documents and parts of earlier versions to the present one. Each step is written once and then left as it is: stored
- * rows and files of that version go through it for ever.
+ * rows and files of that version go through it for ever. A step that is done again changes nothing: what a later version holds is left.
  */
 
 type Record_ = Record<string, unknown>;
@@ -25,10 +25,12 @@ export function upgradePart1(part: unknown): unknown {
 
 function upgradeDesign1(design: unknown): Record_ {
   const held = asRecord(design);
+  // Lines without a membrane came later.
+  if (held.kind === 'ultraviolet-line') return held;
   const prefilters = Array.isArray(held.prefilters) ? held.prefilters.map(upgradePart1) : [];
   return {
     permeatePump: null,
-    branch: null,
+    ...('branches' in held ? {} : { branch: null }),
     ...held,
     prefilters,
     lamp: held.lamp ? upgradePart1(held.lamp) : null,
@@ -50,21 +52,31 @@ export function upgradeDocument1(document: unknown): unknown {
 function upgradeDesign2(design: unknown): unknown {
   const { branch, ...held } = asRecord(design);
   // A line without a membrane never had a branch.
-  if (held.kind === 'ultraviolet-line') return held;
+  if (held.kind === 'ultraviolet-line' || 'branches' in held) return held;
   return { ...held, branches: branch ? [{ kind: 'refrigerator', ...asRecord(branch) }] : [] };
 }
 
-/** Version 2 knew one branch, to a refrigerator. */
-export function upgradeDocument2(document: unknown): unknown {
+/** Brings every design of a document to the next version. */
+function withDesigns(document: unknown, upgrade: (design: unknown) => unknown): unknown {
   const held = asRecord(document);
   const size = asRecord(held.size);
   const system = held.system ? asRecord(held.system) : null;
   return {
     ...held,
-    size: {
-      ...size,
-      compared: Array.isArray(size.compared) ? size.compared.map(upgradeDesign2) : [],
-    },
-    system: system && { ...system, design: upgradeDesign2(system.design) },
+    size: { ...size, compared: Array.isArray(size.compared) ? size.compared.map(upgrade) : [] },
+    system: system && { ...system, design: upgrade(system.design) },
   };
 }
+
+/** Version 2 knew one branch, to a refrigerator. */
+export const upgradeDocument2 = (document: unknown): unknown =>
+  withDesigns(document, upgradeDesign2);
+
+/** Version 3 knew no solenoid (what closed the feed of a pumped system was not said) and no unit that the parts come in. */
+export const upgradeDocument3 = (document: unknown): unknown =>
+  withDesigns(document, (design) => {
+    const held = asRecord(design);
+    return held.kind === 'ultraviolet-line'
+      ? held
+      : { unit: null, kit: null, solenoid: null, ...held };
+  });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
+import { fault } from './schemaFault.ts';
 
 export const unitSystemSchema = z.enum(['metric', 'us']);
 
@@ -21,7 +22,7 @@ export const standardsSchema = z
 /** A firm's own ways. What is absent stands at its usual value. */
 export const firmSettingsSchema = z.strictObject({
   units: unitSystemSchema,
-  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency is three capital letters, such as EUR.'),
+  currency: z.string().regex(/^[A-Z]{3}$/, fault('currency-form')),
   paper: z.enum(['A4', 'LETTER']),
   standards: standardsSchema.optional(),
   /** The household that a survey begins with. */

@@ -60,11 +60,58 @@ describe('figures', () => {
     ['1.250,5', true, 1250.5],
     ['< 0.02', false, 0.02],
     ['not detected', false, 0],
+    ['n.n.', true, 0],
+    ['n. n.', true, 0],
+    ['nicht nachweisbar', true, 0],
+    ['< LOQ', false, 0],
+    ['<BG', true, 0],
+    ['0,025', false, 0.025],
+    ['0,025', true, 0.025],
+    ['1.250', true, 1250],
+    ['1’250', true, 1250],
+    ['12 mg', false, undefined],
     ['1 480', false, 1480],
     ['clear', false, undefined],
     ['', false, undefined],
   ])('"%s" with a decimal comma: %s', (text, comma, value) => {
     expect(numberIn(text, comma)).toBe(value);
+  });
+});
+
+describe('a report with lines above its table', () => {
+  const letter = `Prüfbericht 4711;;
+Entnahme: 3.2.2026, 9:40;;
+Kunde: Haus am Hang, Kreis 4;;
+
+Parameter;Ergebnis;Einheit
+Calcium;62,4;mg/L
+Eisen;n.n.;mg/L
+Blei;<LOQ;µg/L
+Mangan;<0,005;mg/L
+Gesamthärte;1,9;mmol/L`;
+
+  test('is read from its head on, with the numbers of its lines', () => {
+    const { rows, layout } = readReport(reportOf(letter));
+    expect(layout).toBe('lines');
+    expect(rows.map(({ line, amount, below }) => [line, amount, below]).slice(0, 2)).toEqual([
+      [5, 62.4, false],
+      [6, 0, true],
+    ]);
+    const manganese = reportFindings(rows).readings.find(({ from }) => from[0] === 'manganese');
+    expect(manganese).toMatchObject({ value: 0.005, below: true });
+  });
+
+  test('and without a head from the first line that tells a quantity', () => {
+    const text = letter
+      .split('\n')
+      .filter((line) => !line.startsWith('Parameter'))
+      .join('\n');
+    expect(readReport(reportOf(text)).rows.map(({ amount }) => amount)).toContain(62.4);
+  });
+
+  test('keeps no more columns than choices by hand say', () => {
+    const columns = { name: 0, value: 1, unit: 2 };
+    expect(readReport(reportOf(letter, { columns })).rows.length).toBeGreaterThan(4);
   });
 });
 

@@ -1,4 +1,4 @@
-import { type Analyte, analyteAmount, analyteUnit } from '@katharos/core';
+import { type Analyte, analyteAmount, analyteUnit, plainly, readNumber } from '@katharos/core';
 import Papa from 'papaparse';
 import { recogniseAnalyte, unitInName } from './analyteNames.ts';
 import type { LaboratoryReport } from './report.ts';
@@ -36,10 +36,10 @@ export interface ReadReport {
 }
 
 const nameHeads =
-  /^(parameter|analyte|name|test|quantity|determinand|substance|parametre|parametro)/i;
+  /^(parameter|analyte|name|test|quantity|determinand|substance|param[eè]tre|par[aá]metro|bezeichnung|messgr)/i;
 const valueHeads =
-  /^(result|value|amount|concentration|reading|wert|messwert|resultat|resultado|valor)/i;
-const unitHeads = /^(unit|units|einheit|unite|unidad)/i;
+  /^(result|value|amount|concentration|reading|wert|messwert|ergebnis|r[eé]sultat|resultado|valeur|valor)/i;
+const unitHeads = /^(unit|units|einheit|unit[eé]|unidad)/i;
 
 /** What an amount may be, where it is read as more than a slip; others from 0 to a gram and a half per litre and more. */
 const most: Partial<Record<Analyte, number>> = {
@@ -57,9 +57,10 @@ export function readReport({
   columns: chosen,
   choices,
 }: Pick<LaboratoryReport, 'text' | 'columns' | 'choices'>): ReadReport {
-  const { data, meta } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
-  const decimalComma = meta.delimiter !== ',';
-  const [first = [], ...rest] = data.map((cells) => cells.map((cell) => cell.trim()));
+  const { cells, decimalComma } = cellsOf(text);
+  // What a laboratory writes above its table (whose sample, taken when) is no part of it.
+  const above = chosen ? 0 : headLine(cells);
+  const [first = [], ...rest] = cells.slice(above);
   const columns = chosen ?? columnsOf(first, rest);
   if (columns) {
     const hasHead = recogniseAnalyte(first[columns.name] ?? '') === undefined;
@@ -67,7 +68,7 @@ export function readReport({
     const found = lines.map((cells, i): ReportRow => {
       const name = cells[columns.name] ?? '';
       const unit = (columns.unit === null ? '' : cells[columns.unit]) ?? '';
-      const line = i + (hasHead ? 2 : 1);
+      const line = above + i + (hasHead ? 2 : 1);
       return rowOf({ line, name, given: cells[columns.value] ?? '', unit }, choices, decimalComma);
     });
     return { header: first, layout: 'lines', columns, rows: onceEach(found) };
@@ -83,6 +84,45 @@ export function readReport({
   return { header: first, layout: null, columns: null, rows: [] };
 }
 
+const isFigure = (cell: string) => /^[<>≤]?\s*\d/.test(cell) || isAbsent(cell);
+
+/** A line that tells a quantity and its figure. */
+const tells = (cells: readonly string[]): boolean =>
+  cells.some((cell) => recogniseAnalyte(cell) !== undefined) && cells.some(isFigure);
+
+/** The report as cells, parted by whatever makes most lines tell something. */
+function cellsOf(text: string): { cells: string[][]; decimalComma: boolean } {
+  const parted = [undefined, ';', '\t', ',', '|'].map((delimiter) => {
+    const { data, meta } = Papa.parse<string[]>(text.trim(), {
+      skipEmptyLines: 'greedy',
+      ...(delimiter === undefined ? {} : { delimiter }),
+    });
+    const cells = data.map((line) => line.map((cell) => cell.trim()));
+    return { cells, decimalComma: meta.delimiter !== ',', told: cells.filter(tells).length };
+  });
+  return parted.reduce((best, one) => (one.told > best.told ? one : best));
+}
+
+/** How far down a table is looked for. */
+const mostLinesAbove = 60;
+
+/** Index of the line that a table begins with: its head, or where it has none its first line that tells something. */
+function headLine(cells: readonly string[][]): number {
+  const lines = cells.slice(0, mostLinesAbove);
+  const head = lines.findIndex(
+    (line) =>
+      line.some((cell) => nameHeads.test(cell)) && line.some((cell) => valueHeads.test(cell)),
+  );
+  if (head >= 0) return head;
+  const wide = lines.findIndex(
+    (line) => line.filter((cell) => recogniseAnalyte(cell) !== undefined).length >= 2,
+  );
+  const first = lines.findIndex(tells);
+  // A head of quantities stands above its figures; a line of a quantity tells itself.
+  const [begin] = [wide, first].filter((index) => index >= 0).sort((a, b) => a - b);
+  return begin ?? 0;
+}
+
 /** Finds the columns by their heads; without heads, by what stands in them. */
 function columnsOf(head: readonly string[], rest: readonly string[][]): ReadReport['columns'] {
   const at = (pattern: RegExp) => head.findIndex((cell) => pattern.test(cell));
@@ -95,9 +135,7 @@ function columnsOf(head: readonly string[], rest: readonly string[][]): ReadRepo
   const indices = Array.from({ length: width }, (_, i) => i);
   const names = indices.find((i) => share(i, (cell) => recogniseAnalyte(cell) !== undefined) > 0.4);
   if (names === undefined) return null;
-  const values = indices.find(
-    (i) => i !== names && share(i, (cell) => /^[<>≤]?\s*\d/.test(cell)) > 0.6,
-  );
+  const values = indices.find((i) => i !== names && share(i, isFigure) > 0.6);
   if (values === undefined) return null;
   const units = indices.find(
     (i) =>
@@ -114,7 +152,7 @@ function rowOf(
   const choice = choices[String(given.line)] ?? {};
   const analyte = choice.analyte === undefined ? recogniseAnalyte(given.name) : choice.analyte;
   const unit = choice.unit ?? (given.unit || unitInName(given.name));
-  const below = /^\s*[<≤]/.test(given.given);
+  const below = /^\s*[<≤]/.test(given.given) || isAbsent(given.given);
   const value = numberIn(given.given, decimalComma);
   const row = { ...given, unit, below, analyte: analyte ?? null, amount: null };
   if (choice.analyte === null) return { ...row, trouble: 'left-out' };
@@ -127,17 +165,17 @@ function rowOf(
   return { ...row, unit: unit || analyteUnit(analyte), amount, trouble: null };
 }
 
-/** A number as laboratories write it: with a comma or a point, with blanks between thousands, behind a sign of being below a limit. */
+/** "Not detected" in the words and letters of several countries, and "below the limit" without saying which. */
+const absent =
+  /^(absent|none|nil|not det(ected|ectable)|(nicht )?nachweisbar|non detect\w*|n\.? ?[dn]\.?|< ?(loq|lod|mdl|rl|bg|ng))(?![\p{L}\d])/iu;
+const isAbsent = (text: string): boolean => absent.test(plainly(text));
+
+/** A number as laboratories write it, behind a sign of being below a limit; what was not found is 0. */
 export function numberIn(text: string, decimalComma: boolean): number | undefined {
-  const absent = /^(absent|none|not detected|n\.?d\.?|nil)\b/i.test(text.trim());
-  if (absent) return 0;
-  let digits = text.replace(/[<>≤≥~\s\u00a0\u202f']/g, '');
-  if (/^-?\d+,\d+$/.test(digits) && (decimalComma || !/^-?\d{1,3},\d{3}$/.test(digits)))
-    digits = digits.replace(',', '.');
-  else if (/^-?\d{1,3}(\.\d{3})+,\d+$/.test(digits))
-    digits = digits.replaceAll('.', '').replace(',', '.');
-  else digits = digits.replaceAll(',', '');
-  return /^-?\d+(\.\d+)?(e-?\d+)?$/i.test(digits) ? Number(digits) : undefined;
+  if (isAbsent(text)) return 0;
+  const figure = plainly(text).replace(/^[<>≤≥~=\s]+/, '');
+  const number = readNumber(figure, decimalComma ? ',' : '.');
+  return number && number.rest.trim() === '' ? number.value : undefined;
 }
 
 /** Of two lines of one quantity the first is taken; the other is kept and said. */

@@ -1,4 +1,6 @@
 import { type Analyte, analytes } from '@katharos/core';
+import { fault } from '../fields/schemaFault.ts';
+import { isPlainText, text } from '../fields/text.ts';
 import { z } from 'zod';
 
 /**
@@ -6,8 +8,11 @@ import { z } from 'zod';
  * (amounts, refusals, balances) is read from it anew, so that nothing of the report is ever lost.
  */
 export const laboratorySchema = z.strictObject({
-  name: z.string().trim().max(120),
-  text: z.string().max(60000, 'A report longer than 60,000 characters is not one water’s.'),
+  name: text(120),
+  text: z
+    .string()
+    .max(60000, 'A report longer than 60,000 characters is not one water’s.')
+    .refine(isPlainText, fault('unprintable')),
   /** Columns chosen by hand, counted from 0; absent while they are recognised. */
   columns: z
     .strictObject({

@@ -23,6 +23,8 @@ export interface ReportReading {
   unit: string;
   /** What it was made from, where it does not stand in the report itself. */
   from: Analyte[];
+  /** All that it was made from was stated as below a limit. */
+  below: boolean;
 }
 
 /** What a report says about itself. */
@@ -42,11 +44,15 @@ type Amounts = Partial<Record<Analyte, number>>;
 /** Draws the conclusions from the lines that were taken. */
 export function reportFindings(rows: readonly ReportRow[]): ReportFindings {
   const amounts: Amounts = {};
+  const belowLimit = new Set<Analyte>();
   let germs = false;
-  for (const { analyte, amount } of rows) {
+  for (const { analyte, amount, below } of rows) {
     if (!analyte || amount === null) continue;
     if (analyte === 'coliforms') germs ||= amount > 0;
-    else amounts[analyte] ??= amount;
+    else if (amounts[analyte] === undefined) {
+      amounts[analyte] = amount;
+      if (below && amount > 0) belowLimit.add(analyte);
+    }
   }
   const given = Object.fromEntries(
     (Object.keys(ions) as Ion[])
@@ -63,7 +69,10 @@ export function reportFindings(rows: readonly ReportRow[]): ReportFindings {
   const ratio = solids && conductivity ? solids / conductivity : null;
   const { min, max } = solidsPerConductivity;
   return {
-    readings: readingsOf(amounts),
+    readings: readingsOf(amounts).map((reading) => ({
+      ...reading,
+      below: reading.from.every((analyte) => belowLimit.has(analyte)),
+    })),
     balance,
     solidsPerConductivity: ratio ? { ratio, usual: ratio >= min && ratio <= max } : null,
     solids:
@@ -77,8 +86,8 @@ export function reportFindings(rows: readonly ReportRow[]): ReportFindings {
 /** Factor of a NaCl scale meter, in which solids are reckoned where a report lists conductivity alone. */
 const naclScale = 0.5;
 
-function readingsOf(amounts: Amounts): ReportReading[] {
-  const list: ReportReading[] = [];
+function readingsOf(amounts: Amounts): Omit<ReportReading, 'below'>[] {
+  const list: Omit<ReportReading, 'below'>[] = [];
   const reading = (
     key: SurveyKey,
     dimension: Dimension,

@@ -11,7 +11,7 @@ export function surveyed(change: (document: JobDocument) => void = () => undefin
   const document = newJobDocument('Odo Marsh');
   document.survey.readings = {
     feedTds: reading(420, 'ppm'),
-    pressure: reading(2.3, 'bar'),
+    pressure: reading(2.8, 'bar'),
     highestPressure: reading(7, 'bar'),
     temperature: reading(13, 'C'),
     demand: reading(12, 'L/day'),

@@ -1,0 +1,47 @@
+import { gapCodes, text, unitSystemSchema } from '@katharos/job';
+import { z } from 'zod';
+
+/** Papers that are handed over. Once issued they stay as they were; what changes makes a new version beside the old one. */
+export const paperKinds = ['proposal', 'certificate', 'sheet'] as const;
+export type PaperKind = (typeof paperKinds)[number];
+
+const isTimeZone = (name: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+export const issuePaperSchema = z.strictObject({
+  kind: z.enum(paperKinds),
+  units: unitSystemSchema,
+  /** Of the house: its calendar dates the paper. */
+  timeZone: z.string().max(60).refine(isTimeZone, 'This is no time zone, such as Europe/Paris.'),
+  at: z.iso.datetime(),
+  /** Why there is a new version, or why it was issued with something open. */
+  reason: text(300).default(''),
+  /** Issued although something is open, which the paper then says. */
+  regardless: z.boolean().default(false),
+});
+export type IssuePaper = z.input<typeof issuePaperSchema>;
+
+/** An issued paper, without its content. */
+export const paperSchema = z.object({
+  id: z.uuid(),
+  kind: z.enum(paperKinds),
+  version: z.int(),
+  /** SHA-256 of the paper, base64url: the same content under the same number has the same. */
+  hash: z.string(),
+  issuedAt: z.iso.datetime(),
+  issuedBy: z.string(),
+  reason: z.string(),
+  gaps: z.array(z.enum(gapCodes)),
+});
+export type PaperRecord = z.infer<typeof paperSchema>;
+
+export const paperListSchema = z.object({ papers: z.array(paperSchema) });
+/** With what stands on it, as the papers of that day had it. */
+export const issuedPaperSchema = paperSchema.extend({ content: z.record(z.string(), z.unknown()) });
+export type IssuedPaper = z.infer<typeof issuedPaperSchema>;

@@ -1,0 +1,36 @@
+import { isUltravioletLine } from '@katharos/core';
+import type { JobDocument } from '../document/job.ts';
+
+/** What may still be open when a paper is issued. */
+export const gapCodes = [
+  'not-agreed',
+  'nothing-ticked',
+  'not-flushed',
+  'leaks-unchecked',
+  'shutoff-untested',
+  'flows-unread',
+] as const;
+export type GapCode = (typeof gapCodes)[number];
+
+/** What is open in a job that is about to be certified: nobody should have to remember it. */
+export function certificateGaps({ system, plumb, flush, verify }: JobDocument): GapCode[] {
+  const gaps: [GapCode, boolean][] = [
+    ['not-agreed', !system?.agreed],
+    [
+      'nothing-ticked',
+      Object.keys(plumb.done ?? {}).length === 0 && Object.keys(plumb.ticks).length === 0,
+    ],
+    ['not-flushed', !Object.values(flush.steps).some(({ done }) => done)],
+    ['leaks-unchecked', verify.leakCheck === 'not-done'],
+    [
+      'shutoff-untested',
+      verify.shutoffTest === 'not-done' && !(system && isUltravioletLine(system.design)),
+    ],
+    [
+      'flows-unread',
+      !(system && isUltravioletLine(system.design)) &&
+        (!verify.readings.productFlow || !verify.readings.drainFlow),
+    ],
+  ];
+  return gaps.filter(([, isOpen]) => isOpen).map(([code]) => code);
+}

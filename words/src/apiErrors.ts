@@ -1,0 +1,29 @@
+import type { ApiErrorCode } from '@katharos/contract';
+
+/** What the API says of each of its errors. */
+export const apiErrorSentences: Record<ApiErrorCode, string> = {
+  'malformed-json': 'The request is not readable JSON.',
+  'malformed-request': 'The request is not of a form that this server reads.',
+  'invalid-input': 'Something in the request is not as it must be.',
+  'not-signed-in': 'Sign in first.',
+  'wrong-credentials': 'This e-mail and password do not belong together.',
+  'wrong-setup-code': 'This setup code is not the one printed at the server’s start.',
+  'foreign-origin': 'The request came from another site and was refused.',
+  'not-found': 'There is nothing here under this address.',
+  'already-set-up': 'This installation already has an owner. Sign in.',
+  'version-conflict': 'This job was changed elsewhere since you opened it.',
+  'key-reused': 'This key belongs to another request that was answered already.',
+  'not-verified': 'The certificate needs a chosen system and the verification readings.',
+  'too-many-photographs': 'This job holds as many photographs as it can. Take one away first.',
+  'already-taken': 'The parts of this job were taken out of the van already. Put them back first.',
+  'nothing-in-the-van': 'The van holds none of these parts. Count what is in it on the van’s page.',
+  'not-agreed': 'The proposal needs a chosen system.',
+  'something-open':
+    'Something is still open in this job. Do it first, or issue the paper regardless, with the reason.',
+  'not-a-picture':
+    'This file is no picture that can be read: take a JPEG, PNG or WebP of up to 15 MB.',
+  'too-large': 'The request is larger than this server takes.',
+  'too-many-tries': 'Too many tries. Wait a few minutes and try again.',
+  busy: 'The database is busy at the moment. Try again in a few seconds.',
+  internal: 'Something went wrong on the server. It has been recorded.',
+};
