@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, Router } from 'express';
 import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -8,22 +8,24 @@ import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
 import type { Config } from './base/config.ts';
+import type { Changes } from './events/changes.ts';
+import { eventRoutes } from './events/eventRoutes.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { firmRoutes, setupRoutes } from './firm/firmRoutes.ts';
 import { ApiError } from './http/apiError.ts';
-import { answerErrors } from './http/errors.ts';
+import { jsonBody } from './http/body.ts';
+import { answerErrors, withoutContent } from './http/errors.ts';
+import { healthRoutes } from './http/health.ts';
+import { onlyPlainText } from './http/plainText.ts';
 import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
+import type { PaperMill } from './papers/paperMill.ts';
 import { paperRoutes } from './papers/paperRoutes.ts';
 import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
+import { requireSession } from './session/requireSession.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
 import { vanRoutes } from './van/vanRoutes.ts';
-
-/** The most that a request may carry: a full job document is under 100 kB. */
-const largestBody = '1mb';
-/** A job file carries the job's photographs. */
-const largestJobFile = '40mb';
 
 /** Besides the SameSite cookie: a browser's request that changes something must come from a page of this server. */
 const refuseForeignOrigin: RequestHandler = (request, _response, next) => {
@@ -35,15 +37,25 @@ const refuseForeignOrigin: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** A name of a computer and perhaps a port; it is written into codes on labels, so it must be one. */
+const hostForm = /^[\w.-]{1,253}(:\d{1,5})?$|^\[[\da-f:.]{2,45}\](:\d{1,5})?$/i;
+const refuseStrangeHost: RequestHandler = (request, _response, next) => {
+  if (!hostForm.test(request.headers.host ?? '')) throw new ApiError('malformed-request');
+  next();
+};
+
 export interface AppParts {
   config: Config;
   sequelize: Sequelize;
   logger: Logger;
   setupCode: string;
+  changes: Changes;
+  mill: PaperMill;
 }
 
 /** Builds the whole server as one handler, without a port, so that tests run it as it is. */
-export function createApp({ config, sequelize, logger, setupCode }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { config, sequelize, logger } = parts;
   const app = express();
   app.disable('x-powered-by');
   if (config.behindTls) app.set('trust proxy', 1);
@@ -62,39 +74,63 @@ export function createApp({ config, sequelize, logger, setupCode }: AppParts): E
   app.use(
     pinoHttp({
       logger,
-      redact: ['req.headers.authorization', 'req.headers.cookie', 'res.headers["set-cookie"]'],
+      // Where a request went and how it ended; what was searched for or sent belongs in no log.
+      serializers: {
+        req: ({ method, url }: { method: string; url: string }) => ({
+          method,
+          path: url.split('?')[0],
+        }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+        err: withoutContent,
+      },
+      customLogLevel: (_request, response, error) =>
+        error || response.statusCode >= 500
+          ? 'error'
+          : response.statusCode >= 400
+            ? 'warn'
+            : 'info',
       autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
     }),
   );
+  app.use(healthRoutes(sequelize));
+  app.use(refuseStrangeHost);
   app.use(compression());
   app.use(refuseForeignOrigin);
-  app.use('/api', (_request, response, next) => {
-    response.setHeader('Cache-Control', 'no-store');
-    next();
-  });
-  app.use('/api/jobs/file', express.json({ limit: largestJobFile, strict: true }));
-  app.use('/api', express.json({ limit: largestBody, strict: true }));
-  app.get('/api/meta', async (_request, response) => {
-    response.json({ demo: config.demo ? demoSignIn : null, setupNeeded: !(await hasOwner()) });
-  });
-  app.use('/api/setup', setupRoutes(config, sequelize, setupCode));
-  app.use('/api/session', sessionRoutes(config));
-  app.use('/api/firm', firmRoutes());
-  // Files and papers first: their addresses are more particular than a job's own.
-  app.use('/api/jobs', jobFileRoutes(sequelize), paperRoutes());
-  app.use('/api/jobs/:job/photographs', photographRoutes());
-  app.use('/api/jobs', jobRoutes(sequelize));
-  app.use('/api/catalogue', catalogueRoutes());
-  app.use('/api/van', vanRoutes(sequelize));
-  app.use('/api', () => {
-    throw new ApiError('not-found');
-  });
+  app.use('/api', apiRoutes(parts));
   if (config.webRoot) serveWeb(app, config.webRoot);
   app.use(() => {
     throw new ApiError('not-found');
   });
   app.use(answerErrors(logger));
   return app;
+}
+
+/** The API. Whoever is not signed in gets no further than signing in: not even what they send is read. */
+function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): Router {
+  const router = Router();
+  router.use((_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  const small = [jsonBody('small'), onlyPlainText];
+  router.get('/meta', async (_request, response) => {
+    response.json({ demo: config.demo ? demoSignIn : null, setupNeeded: !(await hasOwner()) });
+  });
+  router.use('/setup', small, setupRoutes(config, sequelize, setupCode));
+  router.use('/session', small, sessionRoutes(config));
+  router.use(requireSession(config));
+  router.use('/events', eventRoutes(changes));
+  router.use('/firm', small, firmRoutes());
+  // Files and papers first: their addresses are more particular than a job's own.
+  router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
+  router.use('/jobs/:job/photographs', photographRoutes(sequelize));
+  router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
+  router.use('/catalogue', catalogueRoutes());
+  router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
+  router.use(() => {
+    throw new ApiError('not-found');
+  });
+  return router;
 }
 
 /** The built application; any address that is no file is a page of it. */
@@ -106,10 +142,20 @@ function serveWeb(app: Express, root: string): void {
       enableBrotli: true,
       orderPreference: ['br', 'gzip'],
       index: false,
-      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      serveStatic: { immutable: true, maxAge: '1y' },
     }) as RequestHandler,
+    // A page of before an update may ask for what is no longer there: that is no page of the application.
+    () => {
+      throw new ApiError('not-found');
+    },
   );
-  app.use(express.static(root, { index: false }));
+  app.use(
+    express.static(root, {
+      index: false,
+      // Newer versions are looked for at every start.
+      setHeaders: (response) => response.setHeader('Cache-Control', 'no-cache'),
+    }),
+  );
   app.get('/{*path}', (_request, response) => {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(join(root, 'index.html'));

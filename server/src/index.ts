@@ -1,3 +1,4 @@
 export { createApp } from './app.ts';
 export { readConfig } from './base/config.ts';
-export { migrate, openDatabase } from './db/database.ts';
+export { openDatabase } from './db/database.ts';
+export { migrate } from './db/migrate.ts';

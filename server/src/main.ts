@@ -2,8 +2,14 @@ import { randomInt } from 'node:crypto';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { readConfig } from './base/config.ts';
-import { migrate, openDatabase } from './db/database.ts';
+import { sweepHourly } from './sweep.ts';
+import { openDatabase } from './db/database.ts';
+import { migrate } from './db/migrate.ts';
+import { hearChanges } from './events/changes.ts';
+import { endEvents } from './events/eventRoutes.ts';
 import { hasOwner } from './firm/firmRepository.ts';
+import { paperMill } from './papers/paperMill.ts';
+import { recordHandedOver } from './papers/recordHandedOver.ts';
 import { seedDemo } from './seed/seedDemo.ts';
 
 /** A start that fails says why in a line; a stack trace helps nobody who starts a server. */
@@ -17,17 +23,27 @@ function giveUp(error: unknown): never {
 async function prepare() {
   const config = readConfig(process.env);
   const logger = pino({ level: config.logLevel });
-  const sequelize = openDatabase(config.databaseUrl);
-  await migrate(sequelize);
-  if (config.demo) await seedDemo(sequelize, new Date());
-  return { config, logger, sequelize };
+  const ran = await migrate(config.databaseUrl);
+  const sequelize = openDatabase(config.databaseUrl, (statement, ms) => {
+    logger.warn({ statement, ms }, 'slow query');
+  });
+  logger.info({ migrations: ran, pid: process.pid }, 'started');
+  const changes = hearChanges(config.databaseUrl, logger);
+  // The worker's module stands beside this one in a build.
+  const worker = new URL('./paperWorker.mjs', import.meta.url).href;
+  const mill = paperMill(() => Promise.resolve(worker));
+  if (config.demo) {
+    await seedDemo(sequelize, new Date());
+    await recordHandedOver(sequelize, mill, logger);
+  }
+  return { config, logger, sequelize, changes, mill };
 }
 
-const { config, logger, sequelize } = await prepare().catch(giveUp);
+const { config, logger, sequelize, changes, mill } = await prepare().catch(giveUp);
 
 /** Eight digits, new at every start and of no use once an owner exists. */
 const setupCode = String(randomInt(10 ** 7, 10 ** 8));
-const server = createApp({ config, sequelize, logger, setupCode }).listen(
+const server = createApp({ config, sequelize, logger, setupCode, changes, mill }).listen(
   config.port,
   config.host,
   (error) => {
@@ -49,12 +65,28 @@ async function announceSetup(): Promise<void> {
   process.stdout.write(`No owner yet. Open the page and enter the setup code ${setupCode}.\n`);
 }
 
+// Of an earlier version of the program there may be thousands: nobody waits for them.
+void recordHandedOver(sequelize, mill, logger).then(
+  (recorded) => {
+    if (recorded > 0) logger.info({ recorded }, 'papers recorded');
+  },
+  (error: unknown) => logger.error(error, 'papers not recorded'),
+);
+
+const sweeping = sweepHourly(logger);
+
+/** Requests that are under way come to their end; new ones are not taken. */
 function stop(): void {
+  logger.info('stopping');
+  sweeping.stop();
+  endEvents();
   server.close(() => {
-    void sequelize.close().then(() => process.exit(0));
+    void Promise.all([sequelize.close(), changes.close(), mill.close()]).then(() =>
+      process.exit(0),
+    );
   });
   server.closeIdleConnections();
-  setTimeout(() => server.closeAllConnections(), 2000).unref();
+  setTimeout(() => server.closeAllConnections(), 5000).unref();
 }
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);

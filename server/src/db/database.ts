@@ -1,37 +1,43 @@
 import { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
-import * as foundation from './migrations/0001-foundation.ts';
-import * as photographs from './migrations/0002-photographs-and-document-2.ts';
-import * as van from './migrations/0003-van-and-document-3.ts';
-import * as unions from './migrations/0004-unions.ts';
 import { defineModels } from './models.ts';
 
-/** In order, by name; a name that has run is never changed. */
-const migrations = [
-  { name: '0001-foundation', ...foundation },
-  { name: '0002-photographs-and-document-2', ...photographs },
-  { name: '0003-van-and-document-3', ...van },
-  { name: '0004-unions', ...unions },
-];
+/** Told of every statement that took long, without the values in it. */
+export type SlowQuery = (statement: string, ms: number) => void;
+
+/** What is waited for at most, ms: a connection, a lock, a statement. Beyond, the request is answered that the database is busy. */
+const patience = { acquire: 5000, lock: 4000, statement: 15000 } as const;
+const slowMs = 500;
+
+/** A statement's text without what stands in quotes: documents, names and searches belong in no log. */
+export const withoutValues = (statement: string): string =>
+  statement
+    .replace(/^Execut\w+ \([^)]*\): /, '')
+    .replace(/E?'(?:[^'\\]|''|\\.)*'/gs, "'…'")
+    .slice(0, 300);
 
 /** Opens the connection pool and binds the models. */
-export function openDatabase(url: string): Sequelize {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10 } });
+export function openDatabase(url: string, slow?: SlowQuery): Sequelize {
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    benchmark: true,
+    logging: (statement, ms) => {
+      if (slow && typeof ms === 'number' && ms >= slowMs) slow(withoutValues(statement), ms);
+    },
+    pool: { max: 10, acquire: patience.acquire },
+    dialectOptions: {
+      application_name: 'katharos',
+      statement_timeout: patience.statement,
+      lock_timeout: patience.lock,
+      idle_in_transaction_session_timeout: patience.statement,
+    },
+  });
   defineModels(sequelize);
   return sequelize;
 }
 
-/** Brings the schema up to date; returns the names of the migrations that ran. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
-  const query = sequelize.getQueryInterface();
-  const umzug = new Umzug({
-    migrations: migrations.map(({ name, up, down }) => ({
-      name,
-      up: () => up(query),
-      down: () => down(query),
-    })),
-    storage: new SequelizeStorage({ sequelize, modelName: 'migrations', timestamps: true }),
-    logger: undefined,
-  });
-  return (await umzug.up()).map((migration) => migration.name);
-}
+/** Whether the database answers. */
+export const answers = (sequelize: Sequelize): Promise<boolean> =>
+  sequelize.query('select 1').then(
+    () => true,
+    () => false,
+  );

@@ -1,4 +1,4 @@
-import type { FirmSettings, JobDocument } from '@katharos/job';
+import type { FirmSettings, GapCode, JobDocument } from '@katharos/job';
 import type { VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
@@ -50,6 +50,10 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   declare document: JobDocument;
   declare updatedBy: string;
   declare updatedAt: CreationOptional<Date>;
+  /** Put away: kept, and out of the list. */
+  declare archivedAt: CreationOptional<Date | null>;
+  /** Deleted by hand; kept for a while, so that it can be brought back. */
+  declare removedAt: CreationOptional<Date | null>;
 }
 
 export class PartRow extends Model<InferAttributes<PartRow>, InferCreationAttributes<PartRow>> {
@@ -98,6 +102,45 @@ export class VanTakingRow extends Model<
   declare takenBy: string;
 }
 
+/** A request that was done, by the key it brought, and what it was answered. */
+export class DeedRow extends Model<InferAttributes<DeedRow>, InferCreationAttributes<DeedRow>> {
+  declare firmId: string;
+  declare key: string;
+  declare request: string;
+  /** Null while it is being done. */
+  declare status: number | null;
+  declare answer: object | null;
+  declare doneAt: Date;
+}
+
+/** A paper as it was issued; never changed. */
+export class PaperRow extends Model<InferAttributes<PaperRow>, InferCreationAttributes<PaperRow>> {
+  declare id: CreationOptional<string>;
+  declare firmId: string;
+  declare jobId: string;
+  declare kind: string;
+  declare version: number;
+  declare content: Record<string, unknown>;
+  declare hash: string;
+  declare issuedAt: Date;
+  declare issuedBy: string;
+  declare reason: string;
+  declare gaps: GapCode[];
+}
+
+/** A paper that was handed over and is no record yet. */
+export class PaperToRecordRow extends Model<
+  InferAttributes<PaperToRecordRow>,
+  InferCreationAttributes<PaperToRecordRow>
+> {
+  declare jobId: string;
+  declare kind: string;
+  declare firmId: string;
+  declare issuedAt: Date;
+  declare issuedBy: string;
+  declare reason: string;
+}
+
 /** Binds the models to one connection. */
 export function defineModels(sequelize: Sequelize): void {
   // Sequelize writes the column's name into the definition it is given, so every column needs an object of its own.
@@ -138,6 +181,8 @@ export function defineModels(sequelize: Sequelize): void {
       document: json(),
       updatedBy: text(),
       updatedAt: { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW },
+      archivedAt: { type: DataTypes.DATE, allowNull: true },
+      removedAt: { type: DataTypes.DATE, allowNull: true },
     },
     { ...options, tableName: 'jobs' },
   );
@@ -184,5 +229,43 @@ export function defineModels(sequelize: Sequelize): void {
       takenBy: text(),
     },
     { ...options, tableName: 'van_takings' },
+  );
+  PaperRow.init(
+    {
+      id: id(),
+      firmId: firmId(),
+      jobId: required(DataTypes.UUID),
+      kind: text(),
+      version: integer(),
+      content: json(),
+      hash: text(),
+      issuedAt: required(DataTypes.DATE),
+      issuedBy: text(),
+      reason: text(),
+      gaps: json(),
+    },
+    { ...options, tableName: 'papers' },
+  );
+  PaperToRecordRow.init(
+    {
+      jobId: { type: DataTypes.UUID, primaryKey: true },
+      kind: { type: DataTypes.TEXT, primaryKey: true },
+      firmId: firmId(),
+      issuedAt: required(DataTypes.DATE),
+      issuedBy: text(),
+      reason: text(),
+    },
+    { ...options, tableName: 'papers_to_record' },
+  );
+  DeedRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      key: { type: DataTypes.TEXT, primaryKey: true },
+      request: text(),
+      status: { type: DataTypes.INTEGER, allowNull: true },
+      answer: { type: DataTypes.JSONB, allowNull: true },
+      doneAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'deeds' },
   );
 }

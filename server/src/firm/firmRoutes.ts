@@ -5,7 +5,7 @@ import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { hashPassword } from '../session/passwords.ts';
-import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
 import { createFirm, hasOwner, saveSettings } from './firmRepository.ts';
 import { Router } from 'express';
@@ -34,7 +34,7 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
         transaction,
       );
     });
-    response.status(201).json(await startSession(user, config, response.cookie.bind(response)));
+    response.status(201).json(await startSession(user, config, response));
   });
   return router;
 }
@@ -42,7 +42,6 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
 /** A firm's own settings. */
 export function firmRoutes(): Router {
   const router = Router();
-  router.use(requireSession);
   router.put('/settings', async (request, response) => {
     const settings = validate(firmSettingsSchema, request.body);
     await saveSettings(sessionOf(response).firm.id, settings);

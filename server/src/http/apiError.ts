@@ -1,4 +1,5 @@
 import { type ApiErrorBody, type ApiErrorCode, apiErrors } from '@katharos/contract';
+import { apiErrorSentences } from '@katharos/words';
 
 /** An answer that is not the one asked for, by its code in the catalogue of errors. */
 export class ApiError extends Error {
@@ -6,13 +7,13 @@ export class ApiError extends Error {
   readonly path: string | undefined;
 
   constructor(code: ApiErrorCode, details: { path?: string; message?: string } = {}) {
-    super(details.message ?? apiErrors[code].message);
+    super(details.message ?? apiErrorSentences[code]);
     this.code = code;
     this.path = details.path;
   }
 
   get status(): number {
-    return apiErrors[this.code].status;
+    return apiErrors[this.code];
   }
 
   get body(): ApiErrorBody {

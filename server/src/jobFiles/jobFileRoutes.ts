@@ -1,18 +1,21 @@
 import { jobFileOf, jobFileSchema, upgradeJobFile } from '@katharos/job';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
+import { jsonBody } from '../http/body.ts';
 import { idFrom, validate } from '../http/validate.ts';
+import { onlyPlainText } from '../http/plainText.ts';
 import { addJob, findJob } from '../jobs/jobRepository.ts';
 import { addPhotograph, filedPhotographs } from '../photographs/photographRepository.ts';
-import { preparePhotograph } from '../photographs/preparePhotograph.ts';
-import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { keepAsFiled, type PreparedPhotograph } from '../photographs/preparePhotograph.ts';
+import { sessionOf } from '../session/requireSession.ts';
 
 /** Jobs as files, out and in, with their photographs; mounted beside the jobs. */
 export function jobFileRoutes(sequelize: Sequelize): Router {
   const router = Router();
 
-  router.post('/file', requireSession, async (request, response) => {
+  router.post('/file', jsonBody('jobFile'), onlyPlainText, async (request, response) => {
     const { firm, user } = sessionOf(response);
     const upgraded = upgradeJobFile(request.body);
     if ('tooNew' in upgraded) {
@@ -20,23 +23,21 @@ export function jobFileRoutes(sequelize: Sequelize): Router {
       throw new ApiError('invalid-input', { path: 'version', message });
     }
     const { document, photographs } = validate(jobFileSchema, upgraded.file);
-    // Written anew like any other picture: a file's content is not trusted either.
-    const prepared = await Promise.all(
-      photographs.map(({ jpeg }) => preparePhotograph(Buffer.from(jpeg, 'base64'))),
-    );
-    const job = await sequelize.transaction(async (transaction) => {
-      const added = await addJob(firm.id, user.name, document, transaction);
-      const key = { firmId: firm.id, jobId: added.id };
+    // One after the other: sixty unpacked at once would be more than a small server holds.
+    const kept: PreparedPhotograph[] = [];
+    for (const { jpeg } of photographs) kept.push(await keepAsFiled(Buffer.from(jpeg, 'base64')));
+    await once(sequelize, request, response, async (transaction) => {
+      const job = await addJob(firm.id, user.name, document, transaction);
+      const key = { firmId: firm.id, jobId: job.id };
       for (const [i, { about, step = null, caption, takenAt, takenBy }] of photographs.entries()) {
         const said = { about, step, caption, takenBy, takenAt: new Date(takenAt) };
-        await addPhotograph(key, prepared[i]!, said, transaction);
+        await addPhotograph(key, kept[i]!, said, transaction);
       }
-      return added;
+      return { status: 201, body: job };
     });
-    response.status(201).json(job);
   });
 
-  router.get('/:id/file', requireSession, async (request, response) => {
+  router.get('/:id/file', async (request, response) => {
     const { firm } = sessionOf(response);
     const job = await findJob(firm.id, idFrom(request.params));
     if (!job) throw new ApiError('not-found');

@@ -1,7 +1,7 @@
-import type { Job, JobSummary } from '@katharos/contract';
-import { type JobDocument, jobDocumentSchema, type Stage, stageOf } from '@katharos/job';
+import { type Job, type JobSummary, removedJobDays, type Shelf } from '@katharos/contract';
+import { type JobDocument, type Stage, stageOf } from '@katharos/job';
 import { FirmRow, JobRow } from '../db/models.ts';
-import { type Attributes, Op, type Transaction, type WhereOptions } from 'sequelize';
+import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 
 const summaryOf = (row: JobRow): JobSummary => ({
   id: row.id,
@@ -19,7 +19,8 @@ const jobOf = (row: JobRow): Job => ({
   version: row.version,
   updatedAt: row.updatedAt.toISOString(),
   updatedBy: row.updatedBy,
-  document: jobDocumentSchema.parse(row.document),
+  // As it was accepted then: what may be entered today is asked of what is entered today.
+  document: row.document,
 });
 
 /** The columns that are copies of the document's own fields. */
@@ -32,35 +33,69 @@ const columnsOf = (document: JobDocument) => ({
 
 export interface JobQuery {
   search: string;
+  shelf: Shelf;
   limit: number;
-  offset: number;
+  /** Behind which row the page begins. */
+  after?: string | undefined;
 }
 
-/** A firm's jobs, the last touched first; a search looks at name, address and number. */
-export async function listJobs(firmId: string, { search, limit, offset }: JobQuery) {
-  const where: WhereOptions<Attributes<JobRow>> = { firmId };
-  if (search) {
-    const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
-    const number = /^#?(\d{1,9})$/.exec(search);
-    Object.assign(where, {
-      [Op.or]: [
-        { name: { [Op.iLike]: pattern } },
-        { address: { [Op.iLike]: pattern } },
-        ...(number ? [{ number: Number(number[1]) }] : []),
+const onShelf: Record<Shelf, WhereOptions> = {
+  open: { archivedAt: null, removedAt: null },
+  archived: { archivedAt: { [Op.not]: null }, removedAt: null },
+  removed: { removedAt: { [Op.not]: null } },
+};
+
+/** What a search looks at: name and address by any part of them, by an index, and the number. */
+function foundBy(search: string): WhereOptions {
+  const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
+  const number = /^#?(\d{1,9})$/.exec(search);
+  return {
+    [Op.or]: [
+      literal(`(name || ' ' || address) ilike ${JobRow.sequelize!.escape(pattern)}`),
+      ...(number ? [{ number: Number(number[1]) }] : []),
+    ],
+  };
+}
+
+/** A page of a firm's jobs, the last touched first. */
+export async function listJobs(firmId: string, { search, shelf, limit, after }: JobQuery) {
+  const [moment, number] = after?.split('~') ?? [];
+  const updatedAt = moment === undefined ? undefined : new Date(moment);
+  const rows = await JobRow.findAll({
+    where: {
+      [Op.and]: [
+        { firmId },
+        onShelf[shelf],
+        ...(search ? [foundBy(search)] : []),
+        ...(updatedAt
+          ? [
+              {
+                [Op.or]: [
+                  { updatedAt: { [Op.lt]: updatedAt } },
+                  { updatedAt, number: { [Op.lt]: Number(number) } },
+                ],
+              },
+            ]
+          : []),
       ],
-    });
-  }
-  const { rows, count } = await JobRow.findAndCountAll({
-    where,
-    attributes: { exclude: ['document'] },
+    },
+    attributes: {
+      exclude: ['document'],
+      include: after === undefined ? [[literal('count(*) over ()'), 'total']] : [],
+    },
     order: [
       ['updatedAt', 'DESC'],
       ['number', 'DESC'],
     ],
-    limit,
-    offset,
+    limit: limit + 1,
   });
-  return { jobs: rows.map(summaryOf), total: count };
+  const jobs = rows.slice(0, limit).map(summaryOf);
+  const last = jobs.at(-1);
+  return {
+    jobs,
+    total: after === undefined ? Number(rows[0]?.get('total') ?? 0) : null,
+    next: rows.length > limit && last ? `${last.updatedAt}~${last.number}` : null,
+  };
 }
 
 /** Adds a job under the firm's next number; the firm's row is locked so that no number is given twice. */
@@ -81,8 +116,46 @@ export async function addJob(
   return jobOf(row);
 }
 
-export async function findJob(firmId: string, id: string): Promise<Job | undefined> {
-  const row = await JobRow.findOne({ where: { firmId, id } });
+/** Puts a job away, deletes it, or brings it back; returns whether there was one. */
+export async function shelveJob(
+  firmId: string,
+  id: string,
+  shelf: Shelf,
+  now: Date,
+): Promise<boolean> {
+  const [changed] = await JobRow.update(
+    {
+      archivedAt: shelf === 'archived' ? now : null,
+      removedAt: shelf === 'removed' ? now : null,
+    },
+    { where: { firmId, id } },
+  );
+  return changed > 0;
+}
+
+/** Jobs that were deleted and not brought back in time are gone, with all that belongs to them. */
+export async function dropRemovedJobs(now: Date): Promise<void> {
+  await JobRow.destroy({
+    where: { removedAt: { [Op.lt]: new Date(now.getTime() - removedJobDays * 86400e3) } },
+  });
+}
+
+/** Holds a job's row until the transaction ends: what is counted or looked for in it stays so. */
+export async function lockJob(firmId: string, id: string, transaction: Transaction): Promise<void> {
+  const lock = transaction.LOCK.UPDATE;
+  await JobRow.findOne({ where: { firmId, id }, attributes: ['id'], lock, transaction });
+}
+
+/** Whether there is such a job, without its document. */
+export const hasJob = async (firmId: string, id: string): Promise<boolean> =>
+  (await JobRow.count({ where: { firmId, id } })) > 0;
+
+export async function findJob(
+  firmId: string,
+  id: string,
+  transaction: Transaction | null = null,
+): Promise<Job | undefined> {
+  const row = await JobRow.findOne({ where: { firmId, id }, transaction });
   return row ? jobOf(row) : undefined;
 }
 
@@ -91,18 +164,14 @@ export async function saveJob(
   firmId: string,
   id: string,
   { version, document, by }: { version: number; document: JobDocument; by: string },
+  transaction: Transaction,
 ): Promise<Omit<Job, 'document'> | undefined> {
   const updatedAt = new Date();
-  const [changed] = await JobRow.update(
+  const [, [row]] = await JobRow.update(
     { version: version + 1, updatedBy: by, updatedAt, ...columnsOf(document) },
-    { where: { firmId, id, version } },
+    { where: { firmId, id, version }, returning: ['number'], transaction },
   );
-  if (changed === 0) return undefined;
-  const row = await JobRow.findOne({
-    where: { firmId, id },
-    attributes: ['number'],
-    rejectOnEmpty: true,
-  });
+  if (!row) return undefined;
   return {
     id,
     number: row.number,

@@ -1,58 +1,172 @@
-import { certificateQuerySchema, type Job, type Session } from '@katharos/contract';
+import {
+  certificateQuerySchema,
+  issuePaperSchema,
+  type IssuePaper,
+  type PaperKind,
+  paperKinds,
+  type Session,
+} from '@katharos/contract';
+import { certificateGaps } from '@katharos/job';
 import { type Request, type Response, Router } from 'express';
+import type { Sequelize } from 'sequelize';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
+import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
+import { jsonBody } from '../http/body.ts';
+import { onlyPlainText } from '../http/plainText.ts';
 import { idFrom, validate } from '../http/validate.ts';
-import { findJob } from '../jobs/jobRepository.ts';
-import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { findJob, hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { sessionOf } from '../session/requireSession.ts';
 import { findVan } from '../van/vanRepository.ts';
-import { certificatePdf } from './certificatePdf.ts';
-import { proposalPdf } from './proposalPdf.ts';
-import { sheetPdf } from './sheetPdf.ts';
+import type { PaperContents, PaperSource } from './paperContent.ts';
+import type { PaperMill } from './paperMill.ts';
+import {
+  addPaper,
+  findPaper,
+  hashOf,
+  listPapers,
+  newestPaper,
+  type PaperKey,
+} from './paperRepository.ts';
 
-/** What a paper is made from: a job, and the firm in the reader's units. */
-interface PaperOrder {
-  job: Job;
-  firm: Session['firm'];
-  /** Of the job's page, for codes on labels. */
-  address: string;
-}
+type Units = Session['firm']['settings']['units'];
 
-/** Every paper of a job, by the name in its address. */
-const papers: Record<string, (order: PaperOrder) => Promise<Buffer>> = {
-  certificate: ({ job, firm }) => certificatePdf(job, firm),
-  proposal: async ({ job, firm }) => proposalPdf(job, firm, await firmParts(firm.id)),
-  sheet: async ({ job, firm, address }) => {
-    const [parts, van] = await Promise.all([firmParts(firm.id), findVan(firm.id)]);
-    return sheetPdf(job, firm, parts, address, van);
-  },
-};
+/** Why there is nothing to set yet. */
+const notYet = (kind: PaperKind): ApiError =>
+  kind === 'certificate' ? new ApiError('not-verified') : new ApiError('not-agreed');
 
-/** The job that the address names, and the firm in the units that were asked for. */
-async function orderOf(request: Request, response: Response): Promise<PaperOrder> {
-  const { firm } = sessionOf(response);
-  const job = await findJob(firm.id, idFrom(request.params));
+const keyOf = (request: Request, response: Response): PaperKey => ({
+  firmId: sessionOf(response).firm.id,
+  jobId: idFrom(request.params),
+});
+
+/** All that a paper of a job is made from, in the units that were asked for. */
+async function sourceOf({ firmId, jobId }: PaperKey, firm: Session['firm'], units: Units) {
+  const job = await findJob(firmId, jobId);
   if (!job) throw new ApiError('not-found');
-  const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
+  const [catalogue, van] = await Promise.all([firmParts(firmId), findVan(firmId)]);
   return {
     job,
     firm: { ...firm, settings: { ...firm.settings, units } },
-    address: `${request.protocol}://${request.get('host') ?? 'localhost'}/jobs/${job.id}/plumb`,
-  };
+    catalogue,
+    van,
+  } satisfies PaperSource;
 }
 
-/** A job's papers as PDF, mounted beside the jobs. */
-export function paperRoutes(): Router {
+const addressOf = (request: Request, jobId: string): string =>
+  `${request.protocol}://${request.get('host') ?? 'localhost'}/jobs/${jobId}/plumb`;
+
+function send(response: Response, pdf: Buffer, name: string): void {
+  response
+    .type('application/pdf')
+    .setHeader('Content-Disposition', `inline; filename="${name}.pdf"`)
+    .send(pdf);
+}
+
+/** A job's papers: as they would be now, as they were issued, and issuing them; mounted beside the jobs. */
+export function paperRoutes(sequelize: Sequelize, mill: PaperMill): Router {
   const router = Router();
-  for (const [name, set] of Object.entries(papers)) {
-    router.get(`/:id/${name}.pdf`, requireSession, async (request, response) => {
-      const order = await orderOf(request, response);
-      const pdf = await set(order);
-      response
-        .type('application/pdf')
-        .setHeader('Content-Disposition', `inline; filename="${name}-${order.job.number}.pdf"`)
-        .send(pdf);
+
+  router.get('/:id/papers', async (request, response) => {
+    const key = keyOf(request, response);
+    if (!(await hasJob(key.firmId, key.jobId))) throw new ApiError('not-found');
+    response.json({ papers: await listPapers(key) });
+  });
+
+  router.post('/:id/papers', jsonBody('small'), onlyPlainText, async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const key = keyOf(request, response);
+    const wanted = validate(issuePaperSchema, request.body);
+    await issue({ sequelize, mill, firm, user, key, wanted, request, response });
+  });
+
+  router.get('/:id/papers/:paper', async (request, response) => {
+    const paper = await findPaper(keyOf(request, response), idFrom(request.params, 'paper'));
+    if (!paper) throw new ApiError('not-found');
+    response.json(paper);
+  });
+
+  router.get('/:id/papers/:paper/pdf', async (request, response) => {
+    const key = keyOf(request, response);
+    const paper = await findPaper(key, idFrom(request.params, 'paper'));
+    if (!paper) throw new ApiError('not-found');
+    const { content: held, ...record } = paper;
+    const content = held as unknown as PaperContents[PaperKind];
+    const address = addressOf(request, key.jobId);
+    const order = { kind: paper.kind, content, address, record };
+    const pdf = await mill.pdf(order, sessionOf(response).user.id);
+    send(response, pdf, `${paper.kind}-${content.number}-version-${paper.version}`);
+  });
+
+  for (const kind of paperKinds) {
+    // As it would be now: a draft, and marked as one.
+    router.get(`/:id/${kind}.pdf`, async (request, response) => {
+      const { firm, user } = sessionOf(response);
+      const key = keyOf(request, response);
+      const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
+      const source = await sourceOf(key, firm, units);
+      const content = await mill.content(kind, source, user.id);
+      if (!content) throw notYet(kind);
+      const address = addressOf(request, key.jobId);
+      const pdf = await mill.pdf({ kind, content, address, record: null }, user.id);
+      send(response, pdf, `${kind}-${source.job.number}-draft`);
     });
   }
   return router;
 }
+
+interface Issuing {
+  sequelize: Sequelize;
+  mill: PaperMill;
+  firm: Session['firm'];
+  user: Session['user'];
+  key: PaperKey;
+  wanted: Required<IssuePaper>;
+  request: Request;
+  response: Response;
+}
+
+/** Makes a record of a paper as it stands at this moment; the newest version is answered where nothing is different. */
+async function issue(order: Issuing): Promise<void> {
+  const { sequelize, mill, firm, user, key, wanted, request, response } = order;
+  const { kind, units, timeZone, at, reason, regardless } = wanted;
+  const source = await sourceOf(key, firm, units);
+  const gaps = kind === 'certificate' ? certificateGaps(source.job.document) : [];
+  if (gaps.length > 0 && !regardless) throw new ApiError('something-open');
+  const draft = await mill.content(kind, source, user.id);
+  if (!draft) throw notYet(kind);
+  const newest = await newestPaper(key, kind);
+  const isSame =
+    newest && hashOf({ ...draft, ...neutral }) === hashOf({ ...newest.content, ...neutral });
+  const version = (newest?.version ?? 0) + 1;
+  const content = isSame
+    ? undefined
+    : await mill.content(
+        kind,
+        { ...source, issue: { version, at, by: user.name, timeZone, gaps, reason } },
+        user.id,
+      );
+  await once(sequelize, request, response, async (transaction) => {
+    if (newest && !content) return { status: 200, body: withoutContent(newest) };
+    await lockJob(key.firmId, key.jobId, transaction);
+    const latest = await newestPaper(key, kind, transaction);
+    // Somebody issued one meanwhile: the next try finds it.
+    if (!content || (latest?.version ?? 0) + 1 !== version) throw new ApiError('busy');
+    const paper = {
+      kind,
+      version,
+      hash: hashOf(content),
+      issuedAt: at,
+      issuedBy: user.name,
+      reason,
+      gaps,
+      content: { ...content },
+    };
+    return { status: 201, body: await addPaper(key, paper, transaction) };
+  });
+}
+
+const withoutContent = <T extends { content: unknown }>({ content: _content, ...rest }: T) => rest;
+
+/** What an issue adds to a content: two that differ in this alone say the same of the job. */
+const neutral = { issued: null, signature: '', caveats: [] };

@@ -3,6 +3,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { briefOf, type JobDocument, plumbingOf, starterCatalogue } from '@katharos/job';
 import { type Job, jobSchema } from '@katharos/contract';
 import { partsOf, type UltravioletLine } from '@katharos/core';
+import { demoJobs } from '../seed/demoJobs.ts';
+import { pdfLines } from '../test/pdfText.ts';
 import { startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
 
 let server: TestApp;
@@ -134,6 +136,32 @@ describe('the job sheet as a PDF', () => {
       expect(nearest).toBeCloseTo(hole.mm, 1);
     }
   });
+
+  test('begins with what is loaded and must be known, and no page of it holds a single line or label', async () => {
+    for (const { document } of demoJobs(new Date())) {
+      if (!document.system) continue;
+      const job = await filed(document);
+      const pdf = (await agent.get(`/api/jobs/${job.id}/sheet.pdf`).expect(200)).body as Buffer;
+      const pages = await pdfLines(pdf);
+      const first = pages[0]!.join(' ');
+      for (const words of [
+        'Water off:',
+        'What matters on this job',
+        'The line',
+        'To load',
+        'Tools:',
+      ])
+        expect(first).toContain(words);
+      expect(first).not.toContain('Order of work');
+      // The foot is a line of its own on each.
+      for (const [i, lines] of pages.entries())
+        expect([document.customer.name, i + 1, lines.length > 4]).toEqual([
+          document.customer.name,
+          i + 1,
+          true,
+        ]);
+    }
+  }, 60_000);
 
   test('draws the cabinet one to ten', async () => {
     const document = verifiedDocument();

@@ -36,13 +36,26 @@ export async function listPhotographs(key: JobKey): Promise<Photograph[]> {
   return rows.map(plain);
 }
 
-export const countPhotographs = (key: JobKey): Promise<number> =>
-  PhotographRow.count({ where: { ...key, ...present } });
+export const countPhotographs = (key: JobKey, transaction: Transaction): Promise<number> =>
+  PhotographRow.count({ where: { ...key, ...present }, transaction });
+
+/** Hours that a photograph taken away can be brought back. */
+const undoHours = 24;
+
+/** What was taken away and not brought back in time is gone. */
+export async function dropRemovedPhotographs(now: Date): Promise<void> {
+  await PhotographRow.destroy({
+    where: { removedAt: { [Op.lt]: new Date(now.getTime() - undoHours * 3600e3) } },
+  });
+}
 
 export async function addPhotograph(
   key: JobKey,
   { jpeg, width, height }: PreparedPhotograph,
-  about: Pick<Photograph, 'about' | 'step' | 'caption' | 'takenBy'> & { takenAt: Date },
+  about: Pick<Photograph, 'about' | 'step' | 'caption' | 'takenBy'> & {
+    takenAt: Date;
+    id?: string;
+  },
   transaction?: Transaction,
 ): Promise<Photograph> {
   const row = await PhotographRow.create(

@@ -2,8 +2,12 @@ import { changePhotographSchema, newPhotographQuerySchema } from '@katharos/cont
 import { photographLimits } from '@katharos/job';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
-import { findJob } from '../jobs/jobRepository.ts';
-import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { onlyPlainText } from '../http/plainText.ts';
+import { jsonBody } from '../http/body.ts';
+import { hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { once } from '../deeds/once.ts';
+import { sessionOf } from '../session/requireSession.ts';
+import type { Sequelize } from 'sequelize';
 import {
   addPhotograph,
   changePhotograph,
@@ -20,7 +24,7 @@ import express, { type Request, type Response, Router } from 'express';
 async function jobKey(request: Request, response: Response): Promise<JobKey> {
   const { firm } = sessionOf(response);
   const jobId = idFrom(request.params, 'job');
-  if (!(await findJob(firm.id, jobId))) throw new ApiError('not-found');
+  if (!(await hasJob(firm.id, jobId))) throw new ApiError('not-found');
   return { firmId: firm.id, jobId };
 }
 
@@ -29,9 +33,8 @@ const orNotFound = (found: boolean): void => {
 };
 
 /** Photographs of a job, mounted under it. */
-export function photographRoutes(): Router {
+export function photographRoutes(sequelize: Sequelize): Router {
   const router = Router({ mergeParams: true });
-  router.use(requireSession);
 
   router.get('/', async (request, response) => {
     response.json({ photographs: await listPhotographs(await jobKey(request, response)) });
@@ -42,16 +45,30 @@ export function photographRoutes(): Router {
     express.raw({ type: () => true, limit: photographLimits.fileBytes }),
     async (request, response) => {
       const key = await jobKey(request, response);
-      const { about, caption, step = null } = validate(newPhotographQuerySchema, request.query);
-      if ((await countPhotographs(key)) >= photographLimits.perJob)
-        throw new ApiError('too-many-photographs');
+      const asked = validate(newPhotographQuerySchema, request.query);
+      const { about, caption, step = null, takenAt = new Date().toISOString(), id } = asked;
       if (!Buffer.isBuffer(request.body)) throw new ApiError('not-a-picture');
       const prepared = await preparePhotograph(request.body);
       const takenBy = sessionOf(response).user.name;
-      const said = { about, caption, step, takenBy, takenAt: new Date() };
-      response.status(201).json(await addPhotograph(key, prepared, said));
+      const said = {
+        about,
+        caption,
+        step,
+        takenBy,
+        takenAt: new Date(takenAt),
+        ...(id ? { id } : {}),
+      };
+      await once(sequelize, request, response, async (transaction) => {
+        // Two at once count one after the other.
+        await lockJob(key.firmId, key.jobId, transaction);
+        if ((await countPhotographs(key, transaction)) >= photographLimits.perJob) {
+          throw new ApiError('too-many-photographs');
+        }
+        return { status: 201, body: await addPhotograph(key, prepared, said, transaction) };
+      });
     },
   );
+  router.use(jsonBody('small'), onlyPlainText);
 
   router.get('/:id', async (request, response) => {
     const key = await jobKey(request, response);

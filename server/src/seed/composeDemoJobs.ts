@@ -1,5 +1,6 @@
 import {
   briefOf,
+  flushOf,
   type DetailKey,
   type JobDocument,
   newJobDocument,
@@ -12,7 +13,6 @@ import {
 import {
   expectedReadings,
   usualHousehold,
-  flushPlan,
   recommend,
   type SurveyKey,
   type SystemDesign,
@@ -55,7 +55,7 @@ const samples: Sample[] = [
     survey: { ...mains, household: { ...usualHousehold, people: 3, potL: 4, pets: 1 } },
     readings: {
       feedTds: [92, 'ppm'],
-      pressure: [31, 'psi'],
+      pressure: [38, 'psi'],
       temperature: [9, 'C'],
       coldest: [4, 'C'],
       hardness: [2.2, 'dH'],
@@ -245,11 +245,13 @@ function documentOf(sample: Sample, at: string): JobDocument {
   const brief = briefOf(document.survey, starterCatalogue);
   const found = brief.ok ? recommend(brief.value.task) : undefined;
   if (!found?.best.today) throw new Error(`the sample job of ${sample.name} has no system`);
-  const { design, today } = found.best;
+  const { design } = found.best;
   document.system = { design, chosenAt: at, chosenBy: by, agreed: { at, by } };
   document.plumb = { ...document.plumb, ...sample.plumb };
-  if (sample.worked && brief.ok) {
-    const { steps } = plumbingOf(document, design, brief.value);
+  if (!brief.ok) throw new Error(brief.failure.code);
+  const plumbing = plumbingOf(document, design, brief.value);
+  if (sample.worked) {
+    const { steps } = plumbing;
     document.plumb.done = Object.fromEntries(
       steps.slice(0, sample.worked).map(({ id, mark }) => [id, { at, by, mark }]),
     );
@@ -257,7 +259,9 @@ function documentOf(sample: Sample, at: string): JobDocument {
   if (sample.progress === 'chosen') return document;
 
   document.plumb.ticks.finished = { at, by };
-  const steps = flushPlan(design, today);
+  const plan = flushOf(document, design, brief.value, plumbing);
+  if (!plan.ok) throw new Error(plan.failure.code);
+  const steps = plan.value;
   const flushed = sample.progress === 'flushing' ? steps.slice(0, 5) : steps;
   for (const step of flushed) document.flush.steps[step.id] = { startedAt: at, done: { at, by } };
   if (sample.progress === 'flushing') return document;

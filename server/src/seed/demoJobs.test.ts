@@ -107,8 +107,9 @@ describe('the sample jobs', () => {
 
   test('a cut O-ring is found out, a fair installation is not accused', () => {
     const judged = (name: string) => {
-      const { system, verify } = jobOf(name);
-      const readings = verificationReadings(verify);
+      const document = jobOf(name);
+      const { system } = document;
+      const readings = verificationReadings(document);
       const result = verdict(system!.design as SystemDesign, readings!);
       if (!result.ok) throw new Error(result.failure.code);
       return result.value;

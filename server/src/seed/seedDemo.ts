@@ -1,6 +1,7 @@
 import { starterCatalogue, usualFirmSettings } from '@katharos/job';
 import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
+import { noteHandedOver } from '../papers/recordHandedOver.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { VanStockRow } from '../db/models.ts';
 import { demoOwner, demoSignIn, demoVan } from './demoFirm.ts';
@@ -25,7 +26,9 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
       await VanStockRow.create({ firmId: owner.firmId, partId, quantity }, { transaction });
     }
     for (const { document, updatedAt } of demoJobs(now)) {
-      await addJob(owner.firmId, demoOwner.name, document, transaction, updatedAt);
+      const { firmId } = owner;
+      const job = await addJob(firmId, demoOwner.name, document, transaction, updatedAt);
+      await noteHandedOver({ firmId, jobId: job.id, document }, transaction);
     }
   });
 }

@@ -1,23 +1,38 @@
 import type { Session } from '@katharos/contract';
 import { parse } from 'cookie';
-import type { Request, RequestHandler, Response } from 'express';
+import type { CookieOptions, Request, RequestHandler, Response } from 'express';
+import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
-import { findSession } from './sessionRepository.ts';
+import { findSession, sessionDays } from './sessionRepository.ts';
 
 export const cookieName = 'katharos_session';
+
+export const cookieOptions = (config: Config): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: config.behindTls,
+  path: '/',
+});
+
+/** Gives a browser its token for as long as the session lasts. */
+export const setCookie = (response: Response, token: string, config: Config): unknown =>
+  response.cookie(cookieName, token, { ...cookieOptions(config), maxAge: sessionDays * 86400e3 });
 
 /** The token that a request carries, if any. */
 export const tokenOf = (request: Request): string | undefined =>
   parse(request.headers.cookie ?? '')[cookieName];
 
-/** Lets only signed-in requests on, and puts the session where `sessionOf` finds it. */
-export const requireSession: RequestHandler = async (request, response, next) => {
-  const token = tokenOf(request);
-  const session = token ? await findSession(token, new Date()) : undefined;
-  if (!session) throw new ApiError('not-signed-in');
-  response.locals.session = session;
-  next();
-};
+/** Lets only signed-in requests on, and puts the session where `sessionOf` finds it. A session that is prolonged prolongs its cookie. */
+export const requireSession =
+  (config: Config): RequestHandler =>
+  async (request, response, next) => {
+    const token = tokenOf(request);
+    const found = token ? await findSession(token, new Date()) : undefined;
+    if (!token || !found) throw new ApiError('not-signed-in');
+    if (found.prolonged) setCookie(response, token, config);
+    response.locals.session = found.session;
+    next();
+  };
 
 /** The session of a request that passed `requireSession`. */
 export const sessionOf = (response: Response): Session => response.locals.session as Session;

@@ -36,8 +36,11 @@ export async function openSession(user: UserForSignIn, now: Date): Promise<strin
   return token;
 }
 
-/** The session of a token, if it is still good. */
-export async function findSession(token: string, now: Date): Promise<Session | undefined> {
+/** The session of a token, if it is still good, and whether it was prolonged just now. */
+export async function findSession(
+  token: string,
+  now: Date,
+): Promise<{ session: Session; prolonged: boolean } | undefined> {
   const row = await SessionRow.findOne({
     where: { tokenHash: hashToken(token), expiresAt: { [Op.gt]: now } },
   });
@@ -48,12 +51,14 @@ export async function findSession(token: string, now: Date): Promise<Session | u
   ]);
   if (!user || !firm) return undefined;
   // A session in use is prolonged, once a day at the most.
-  if (row.expiresAt.getTime() < expiry(now).getTime() - 86400e3) {
-    await row.update({ expiresAt: expiry(now) });
-  }
+  const prolonged = row.expiresAt.getTime() < expiry(now).getTime() - 86400e3;
+  if (prolonged) await row.update({ expiresAt: expiry(now) });
   return {
-    user: { id: user.id, name: user.name, email: user.email },
-    firm: { id: firm.id, name: firm.name, settings: firm.settings },
+    session: {
+      user: { id: user.id, name: user.name, email: user.email },
+      firm: { id: firm.id, name: firm.name, settings: firm.settings },
+    },
+    prolonged,
   };
 }
 

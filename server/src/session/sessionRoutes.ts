@@ -3,16 +3,22 @@ import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { hashPassword, isPassword } from './passwords.ts';
-import { cookieName, requireSession, sessionOf, tokenOf } from './requireSession.ts';
+import {
+  cookieName,
+  cookieOptions,
+  requireSession,
+  sessionOf,
+  setCookie,
+  tokenOf,
+} from './requireSession.ts';
 import {
   closeSession,
   findSession,
   findUserByEmail,
   openSession,
-  sessionDays,
   type UserForSignIn,
 } from './sessionRepository.ts';
-import { type CookieOptions, Router } from 'express';
+import { type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 
 /** Limits tries from one address; only tries that failed count. */
@@ -28,25 +34,18 @@ export const limitTries = (tries: number) =>
     },
   });
 
-const cookieOptions = (config: Config): CookieOptions => ({
-  httpOnly: true,
-  sameSite: 'strict',
-  secure: config.behindTls,
-  path: '/',
-});
-
 /** Opens a session, sets its cookie and returns what the web application shows of it. */
 export async function startSession(
   user: UserForSignIn,
   config: Config,
-  setCookie: (name: string, value: string, options: CookieOptions) => unknown,
+  response: Response,
 ): Promise<Session> {
   const now = new Date();
   const token = await openSession(user, now);
-  setCookie(cookieName, token, { ...cookieOptions(config), maxAge: sessionDays * 86400e3 });
-  const session = await findSession(token, now);
-  if (!session) throw new ApiError('not-signed-in');
-  return session;
+  const found = await findSession(token, now);
+  if (!found) throw new ApiError('not-signed-in');
+  setCookie(response, token, config);
+  return found.session;
 }
 
 /** Sign in, who am I, sign out. */
@@ -60,10 +59,10 @@ export function sessionRoutes(config: Config): Router {
     const user = await findUserByEmail(email);
     const matches = await isPassword(password, user?.passwordHash ?? (await decoy));
     if (!user || !matches) throw new ApiError('wrong-credentials');
-    response.status(201).json(await startSession(user, config, response.cookie.bind(response)));
+    response.status(201).json(await startSession(user, config, response));
   });
 
-  router.get('/', requireSession, (_request, response) => {
+  router.get('/', requireSession(config), (_request, response) => {
     response.json(sessionOf(response));
   });
 

@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { type ApiErrorBody, apiErrors } from '@katharos/contract';
 import {
   type JobDocument,
@@ -8,14 +10,19 @@ import {
 } from '@katharos/job';
 import { createApp } from '../app.ts';
 import { type Config, readConfig } from '../base/config.ts';
-import { migrate, openDatabase } from '../db/database.ts';
+import { openDatabase } from '../db/database.ts';
+import { migrate } from '../db/migrate.ts';
+import { hearChanges } from '../events/changes.ts';
 import { createFirm } from '../firm/firmRepository.ts';
+import { type PaperMill, paperMill } from '../papers/paperMill.ts';
 import { demoJobs } from '../seed/demoJobs.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { expect } from '@jest/globals';
+import { build } from 'esbuild';
 import type { Express } from 'express';
 import pg from 'pg';
-import { pino } from 'pino';
+import { type Logger, pino } from 'pino';
+import type { Sequelize } from 'sequelize';
 import request, { type Response } from 'supertest';
 
 export const setupCode = '12345678';
@@ -27,6 +34,9 @@ const sharedHash = hashPassword(password, cheap);
 
 export interface TestApp {
   app: Express;
+  sequelize: Sequelize;
+  mill: PaperMill;
+  logger: Logger;
   /** Adds a firm with an owner and returns an agent that is signed in as that owner. */
   signedIn: (firm: string) => Promise<ReturnType<typeof request.agent>>;
   log: string[];
@@ -43,14 +53,34 @@ async function migratedTemplate(admin: pg.Client, url: string): Promise<string> 
       await admin.query(`create database ${name}`);
       const template = new URL(url);
       template.pathname = `/${name}`;
-      const sequelize = openDatabase(template.href);
-      await migrate(sequelize);
-      await sequelize.close();
+      await migrate(template.href);
     }
   } finally {
     await admin.query('select pg_advisory_unlock(8718)');
   }
   return name;
+}
+
+/** The papers' worker, built from what stands here: a thread runs no TypeScript. */
+async function builtWorker(): Promise<string> {
+  const root = join(import.meta.dirname, '../../..');
+  const outfile = join(root, `server/dist/test/paperWorker-${process.pid}.mjs`);
+  await build({
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    alias: Object.fromEntries(
+      ['core', 'job', 'words', 'papers', 'contract'].map((name) => [
+        `@katharos/${name}`,
+        join(root, name, 'src/index.ts'),
+      ]),
+    ),
+    entryPoints: [join(root, 'server/src/papers/paperWorker.ts')],
+    outfile,
+  });
+  return pathToFileURL(outfile).href;
 }
 
 /**
@@ -75,9 +105,14 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
   const sequelize = openDatabase(own.href);
   const log: string[] = [];
   const logger = pino({ level: 'info' }, { write: (line: string) => log.push(line) });
-  const app = createApp({ config, sequelize, logger, setupCode });
+  const changes = hearChanges(own.href, logger);
+  const mill = paperMill(builtWorker);
+  const app = createApp({ config, sequelize, logger, setupCode, changes, mill });
   return {
     app,
+    sequelize,
+    mill,
+    logger,
     log,
     signedIn: async (firm) => {
       const email = `owner@${firm}.example`;
@@ -93,6 +128,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
       return agent;
     },
     close: async () => {
+      await Promise.all([changes.close(), mill.close()]);
       await sequelize.close();
       await admin.query(`drop database ${name} with (force)`);
       await admin.end();
@@ -115,7 +151,7 @@ export const emptyDocument = (): JobDocument => newJobDocument('Aelfric Thorne',
 export function errorOf(response: Response): ApiErrorBody['error'] {
   const { error } = response.body as ApiErrorBody;
   expect(Object.keys(apiErrors)).toContain(error.code);
-  expect(response.status).toBe(apiErrors[error.code as keyof typeof apiErrors].status);
+  expect(response.status).toBe(apiErrors[error.code as keyof typeof apiErrors]);
   expect(error.message).toMatch(/[.)]$/);
   expect(JSON.stringify(response.body)).not.toMatch(/node_modules|\bat \/|\.ts:|SELECT|Sequelize/);
   return error;

@@ -1,9 +1,9 @@
 import { stockSchema, takeSchema } from '@katharos/contract';
-import type { Taking } from '@katharos/core';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
-import { findJob } from '../jobs/jobRepository.ts';
-import { requireSession, sessionOf } from '../session/requireSession.ts';
+import { hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { once } from '../deeds/once.ts';
+import { sessionOf } from '../session/requireSession.ts';
 import {
   findTaking,
   findVan,
@@ -19,7 +19,6 @@ import type { Sequelize } from 'sequelize';
 /** What the firm's van holds; a job takes its parts out once, and can put them back. */
 export function vanRoutes(sequelize: Sequelize): Router {
   const router = Router();
-  router.use(requireSession);
 
   router.get('/', async (_request, response) => {
     response.json(await findVan(sessionOf(response).firm.id));
@@ -38,26 +37,18 @@ export function vanRoutes(sequelize: Sequelize): Router {
     const { firm, user } = sessionOf(response);
     const jobId = idFrom(request.params, 'job');
     const { lines } = validate(takeSchema, request.body);
-    if (!(await findJob(firm.id, jobId))) throw new ApiError('not-found');
-    const taking = await sequelize.transaction(async (transaction): Promise<Taking> => {
+    if (!(await hasJob(firm.id, jobId))) throw new ApiError('not-found');
+    await once(sequelize, request, response, async (transaction) => {
       // Two people at one job: the second waits here and then finds the taking of the first.
-      await sequelize.query('select id from jobs where id = :jobId for update', {
-        replacements: { jobId },
-        transaction,
-      });
+      await lockJob(firm.id, jobId, transaction);
       if (await findTaking(firm.id, jobId, transaction)) throw new ApiError('already-taken');
       const taken = await takeFromStock(firm.id, lines, transaction);
       if (taken.length === 0) throw new ApiError('nothing-in-the-van');
-      const made = {
-        jobId,
-        lines: taken,
-        takenAt: new Date().toISOString(),
-        takenBy: user.name,
-      };
-      await recordTaking(made, firm.id, transaction);
-      return made;
+      const takenAt = new Date().toISOString();
+      const taking = { jobId, lines: taken, takenAt, takenBy: user.name };
+      await recordTaking(taking, firm.id, transaction);
+      return { status: 201, body: taking };
     });
-    response.status(201).json(taking);
   });
 
   router.delete('/takings/:job', async (request, response) => {

@@ -56,7 +56,3 @@ export async function up(query: QueryInterface): Promise<void> {
     part: json(),
   });
 }
-
-export async function down(query: QueryInterface): Promise<void> {
-  for (const table of ['parts', 'jobs', 'sessions', 'users', 'firms']) await query.dropTable(table);
-}

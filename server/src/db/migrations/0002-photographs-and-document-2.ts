@@ -31,7 +31,3 @@ export async function up(query: QueryInterface): Promise<void> {
   await rewrite(query, 'jobs', 'id', 'document', upgradeDocument1);
   await rewrite(query, 'parts', 'part_id', 'part', upgradePart1);
 }
-
-export async function down(query: QueryInterface): Promise<void> {
-  await query.dropTable('photographs');
-}

@@ -1,5 +1,5 @@
 import { upgradeDocument2 } from '@katharos/job';
-import { addMissingFittings } from './addMissingFittings.ts';
+import { addMissingParts } from './addMissingParts.ts';
 import { rewrite } from './rewrite.ts';
 import { DataTypes, type QueryInterface } from 'sequelize';
 
@@ -32,11 +32,5 @@ export async function up(query: QueryInterface): Promise<void> {
   });
   await query.addColumn('photographs', 'step', { type: DataTypes.TEXT, allowNull: true });
   await rewrite(query, 'jobs', 'id', 'document', upgradeDocument2);
-  await addMissingFittings(query);
-}
-
-export async function down(query: QueryInterface): Promise<void> {
-  await query.dropTable('van_takings');
-  await query.dropTable('van_stock');
-  await query.removeColumn('photographs', 'step');
+  await addMissingParts(query, 'fitting');
 }

@@ -1,8 +1,5 @@
 import type { QueryInterface } from 'sequelize';
-import { addMissingFittings } from './addMissingFittings.ts';
+import { addMissingParts } from './addMissingParts.ts';
 
 /** Unions, for a lamp in a product line that is there. */
-export const up = (query: QueryInterface): Promise<void> => addMissingFittings(query);
-
-/** What a firm's catalogue holds is its own by now. */
-export const down = (): Promise<void> => Promise.resolve();
+export const up = (query: QueryInterface): Promise<void> => addMissingParts(query, 'fitting');

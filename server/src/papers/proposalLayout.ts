@@ -1,37 +1,25 @@
-import type { Job, Session } from '@katharos/contract';
-import { type Proposal, proposalOf } from '@katharos/papers';
-import type { Part } from '@katharos/core';
-import { ApiError } from '../http/apiError.ts';
-import { paper, quiet, setPdf } from './pdf.ts';
+import type { Proposal } from '@katharos/papers';
+import { paper, quiet } from './pdf.ts';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-
-/** The proposal of a job as a PDF. Errors: 'not-agreed' while no system is chosen. */
-export async function proposalPdf(
-  job: Job,
-  firm: Session['firm'],
-  catalogue: readonly Part[],
-): Promise<Buffer> {
-  const proposal = proposalOf({ number: job.number, document: job.document, catalogue, firm });
-  if (!proposal) throw new ApiError('not-agreed');
-  return setPdf(layOut(proposal));
-}
 
 const heading = (text: string): Content => ({
   text,
+  headlineLevel: 2,
   bold: true,
   fontSize: 12,
   margin: [0, 16, 0, 4],
 });
 const paragraph = (text: string): Content => ({ text, margin: [0, 3, 0, 0] });
 
-function layOut(proposal: Proposal): TDocumentDefinitions {
+/** The proposal of a job as a PDF. */
+export function proposalLayout(proposal: Proposal): TDocumentDefinitions {
   const { firm, number, totals } = proposal;
   return {
     ...paper(proposal.paper, `Proposal ${number}`, firm, number),
     content: [
       { text: firm, fontSize: 12, bold: true },
       { text: `Proposal, no. ${number}`, color: quiet },
-      { text: proposal.title, fontSize: 20, bold: true, margin: [0, 20, 0, 4] },
+      { text: proposal.title, headlineLevel: 1, fontSize: 20, bold: true, margin: [0, 20, 0, 4] },
       { text: [proposal.customer, proposal.address].filter(Boolean).join(', '), bold: true },
       heading('What we found'),
       ...proposal.found.map(paragraph),
@@ -71,6 +59,7 @@ function layOut(proposal: Proposal): TDocumentDefinitions {
         fontSize: 9,
         margin: [0, i === 0 ? 18 : 6, 0, 0],
       })),
+      { text: proposal.signature, margin: [0, 48, 0, 0], color: quiet },
     ],
   };
 }

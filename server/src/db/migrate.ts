@@ -1,0 +1,84 @@
+import { QueryTypes, Sequelize } from 'sequelize';
+import { Umzug } from 'umzug';
+import * as foundation from './migrations/0001-foundation.ts';
+import * as photographs from './migrations/0002-photographs-and-document-2.ts';
+import * as van from './migrations/0003-van-and-document-3.ts';
+import * as unions from './migrations/0004-unions.ts';
+import * as document4 from './migrations/0005-document-4.ts';
+import * as deeds from './migrations/0006-deeds-and-search.ts';
+import * as papers from './migrations/0007-papers.ts';
+import * as papersToRecord from './migrations/0008-papers-to-record.ts';
+
+/** In order, by name; a name that has run is never changed. */
+const migrations = [
+  { name: '0001-foundation', ...foundation },
+  { name: '0002-photographs-and-document-2', ...photographs },
+  { name: '0003-van-and-document-3', ...van },
+  { name: '0004-unions', ...unions },
+  { name: '0005-document-4', ...document4 },
+  { name: '0006-deeds-and-search', ...deeds },
+  { name: '0007-papers', ...papers },
+  { name: '0008-papers-to-record', ...papersToRecord },
+];
+
+/** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */
+const migrating = 8716;
+
+/**
+ * Brings the schema and what is stored up to date; returns the names of the migrations that ran. Each runs in one transaction together
+ * with the note that it ran, on one connection of its own: whatever ends it in the middle leaves the database as it was before.
+ */
+export async function migrate(url: string): Promise<string[]> {
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    // One connection for all of it: the lock and the transactions are that connection's.
+    pool: { max: 1, min: 1, idle: 2 ** 30, evict: 2 ** 30 },
+    dialectOptions: { application_name: 'katharos-migrate' },
+  });
+  const run = (sql: string) => sequelize.query(sql);
+  try {
+    await run(`select pg_advisory_lock(${migrating})`);
+    // The pool would replace a lost connection, and what follows would run outside of the transaction and without the lock.
+    sequelize.addHook('beforeConnect', () => {
+      throw new Error('The connection that migrated was lost.');
+    });
+    await run(
+      'create table if not exists migrations (name varchar(255) primary key, "createdAt" timestamptz not null, "updatedAt" timestamptz not null)',
+    );
+    const query = sequelize.getQueryInterface();
+    const umzug = new Umzug({
+      migrations: migrations.map(({ name, up }) => ({
+        name,
+        up: async () => {
+          await run('begin');
+          try {
+            await up(query);
+            await sequelize.query('insert into migrations values (:name, now(), now())', {
+              replacements: { name },
+            });
+            await run('commit');
+          } catch (error) {
+            await run('rollback').catch(() => undefined);
+            throw error;
+          }
+        },
+      })),
+      storage: {
+        executed: async () => {
+          const rows = await sequelize.query<{ name: string }>('select name from migrations', {
+            type: QueryTypes.SELECT,
+          });
+          return rows.map(({ name }) => name);
+        },
+        // Noted within the migration's own transaction; nothing is ever taken back.
+        logMigration: () => Promise.resolve(),
+        unlogMigration: () => Promise.resolve(),
+      },
+      logger: undefined,
+    });
+    return (await umzug.up()).map(({ name }) => name);
+  } finally {
+    await sequelize.close();
+  }
+}

@@ -1,0 +1,66 @@
+import type { Logger } from 'pino';
+import pg from 'pg';
+
+/** Something of a firm that changed, told as it was written. */
+export interface Change {
+  firm: string;
+  of: 'job' | 'photographs' | 'van' | 'papers';
+  job: string | null;
+}
+
+type Listener = (change: Change) => void;
+
+/** What all server processes on one database hear of each other, by PostgreSQL's own notifications. */
+export interface Changes {
+  listen: (listener: Listener) => () => void;
+  close: () => Promise<void>;
+}
+
+/** The channel that the database's triggers write to. */
+const channel = 'katharos_changes';
+
+/** Listens on one connection of its own, and again when it is lost. @param againAfterMs time between two tries, ms */
+export function hearChanges(url: string, logger: Logger, againAfterMs = 1000): Changes {
+  const listeners = new Set<Listener>();
+  let client: pg.Client | undefined;
+  let closed = false;
+  const connect = async (): Promise<void> => {
+    const next = new pg.Client({ connectionString: url, application_name: 'katharos-listen' });
+    // A connection that was never made ends as well; who tried to make it tries again.
+    let listens = false;
+    next.on('error', () => undefined);
+    next.on('end', () => {
+      if (!closed && listens && client === next) void again();
+    });
+    next.on('notification', ({ payload }) => {
+      const change = JSON.parse(payload!) as Change;
+      for (const listener of listeners) listener(change);
+    });
+    client = next;
+    await next.connect();
+    await next.query(`listen ${channel}`);
+    listens = true;
+  };
+  const again = async (): Promise<void> => {
+    while (!closed) {
+      await new Promise((resolve) => setTimeout(resolve, againAfterMs));
+      try {
+        await connect();
+        return;
+      } catch {
+        logger.warn('not listening to the database; trying again');
+      }
+    }
+  };
+  void connect().catch(() => void again());
+  return {
+    listen: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    close: async () => {
+      closed = true;
+      await client?.end().catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,45 @@
+import { type Response, Router } from 'express';
+import { sessionOf } from '../session/requireSession.ts';
+import type { Changes } from './changes.ts';
+
+/** Silence after which something is said, so that nothing between closes the line, ms. */
+const heartbeatMs = 20_000;
+/** A line is ended after this, and opened anew by the browser: a session that was ended must not be heard for ever, ms. */
+const longestMs = 15 * 60_000;
+/** Time after which a browser opens its line anew, ms. */
+const retryMs = 1500;
+
+const open = new Set<Response>();
+
+/** Ends all lines: the server is going. */
+export function endEvents(): void {
+  for (const response of open) response.end();
+}
+
+/** What changes in the firm, told to its people as it happens (server-sent events). */
+export function eventRoutes(changes: Changes): Router {
+  const router = Router();
+  router.get('/', (request, response) => {
+    const { firm } = sessionOf(response);
+    response.writeHead(200, {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
+    response.write(`retry: ${retryMs}\n\n`);
+    open.add(response);
+    const stop = changes.listen(({ firm: whose, of, job }) => {
+      if (whose === firm.id) response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
+    });
+    const beat = setInterval(() => response.write(': still here\n\n'), heartbeatMs);
+    const end = setTimeout(() => response.end(), longestMs);
+    response.on('close', () => {
+      stop();
+      clearInterval(beat);
+      clearTimeout(end);
+      open.delete(response);
+    });
+    request.on('error', () => response.end());
+  });
+  return router;
+}

@@ -1,0 +1,57 @@
+import { Piscina } from 'piscina';
+import type { PaperKind } from '@katharos/contract';
+import { ApiError } from '../http/apiError.ts';
+import type { PaperContents, PaperSource, PdfOrder } from './paperContent.ts';
+
+/** Makes papers beside the server's own thread, so that nobody waits for another's sheet. */
+export interface PaperMill {
+  content: <K extends PaperKind>(
+    kind: K,
+    source: PaperSource,
+    person: string,
+  ) => Promise<PaperContents[K] | undefined>;
+  pdf: (order: PdfOrder, person: string) => Promise<Buffer>;
+  close: () => Promise<void>;
+}
+
+const threads = 2;
+/** Papers that may wait, of all people and of one. */
+const queue = 60;
+const perPerson = 4;
+const patienceMs = 30_000;
+
+/** @param filename of the worker's module, built */
+export function paperMill(filename: () => Promise<string>): PaperMill {
+  let pool: Promise<Piscina> | undefined;
+  const opened = (): Promise<Piscina> => {
+    pool ??= filename().then(
+      (name) =>
+        new Piscina({ filename: name, minThreads: 0, maxThreads: threads, maxQueue: queue }),
+    );
+    return pool;
+  };
+  const under = new Map<string, number>();
+  const run = async (name: string, task: object, person: string): Promise<unknown> => {
+    const count = under.get(person) ?? 0;
+    if (count >= perPerson) throw new ApiError('busy');
+    under.set(person, count + 1);
+    try {
+      const signal = AbortSignal.timeout(patienceMs);
+      return (await (await opened()).run(task, { name, signal })) as unknown;
+    } catch (error) {
+      const { name: kind, message } = error as Error;
+      if (kind === 'AbortError' || /queue/i.test(message)) throw new ApiError('busy');
+      throw error;
+    } finally {
+      under.set(person, under.get(person)! - 1);
+    }
+  };
+  return {
+    content: (kind, source, person) =>
+      run('content', { kind, source }, person) as ReturnType<PaperMill['content']> as never,
+    pdf: async (order, person) => Buffer.from((await run('pdf', order, person)) as Uint8Array),
+    close: async () => {
+      await (await pool)?.destroy();
+    },
+  };
+}
