@@ -9,3 +9,8 @@ declare module '@tabler/icons-react/dist/esm/icons/*' {
   const Icon: ComponentType<{ size?: number | string; stroke?: number; 'aria-hidden'?: boolean }>;
   export default Icon;
 }
+interface ImportMeta {
+  readonly env: { readonly DEV: boolean };
+}
+/** Sets the globals of a store that lives as long as the page. */
+declare module 'fake-indexeddb/auto';

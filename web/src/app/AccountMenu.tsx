@@ -1,25 +1,27 @@
 import { ActionIcon } from '@mantine/core';
 import IconUser from '@tabler/icons-react/dist/esm/icons/IconUser.mjs';
-import { useId, useRef } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { api, useSignOutMutation } from '../data/api.ts';
+import { lazy, Suspense, useId, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { useSignOut } from '../session/useSignOut.ts';
 import { useSession } from '../data/session.ts';
-import { useAppDispatch } from '../data/store.ts';
+import { useAppSelector } from '../data/store.ts';
 import styles from './AccountMenu.module.css';
+
+const SignOut = lazy(async () => ({ default: (await import('../session/SignOut.tsx')).SignOut }));
 
 /** Who is signed in, and where they go besides the jobs: the browser's own popover, closed by Escape or a tap beside it. */
 export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
   const session = useSession();
-  const [signOut] = useSignOutMutation();
-  const navigate = useNavigate();
-  const dispatch = useAppDispatch();
+  const signOut = useSignOut();
+  const waits = useAppSelector(({ line }) => Object.keys(line.waiting).length > 0);
+  const [asking, setAsking] = useState(false);
   const id = useId();
   const menu = useRef<HTMLElement>(null);
   const close = () => menu.current?.hidePopover();
-  const leave = async () => {
-    await signOut();
-    dispatch(api.util.resetApiState());
-    await navigate('/sign-in');
+  const leave = () => {
+    close();
+    if (waits) setAsking(true);
+    else void signOut();
   };
   return (
     <>
@@ -46,10 +48,15 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         >
           Keyboard shortcuts
         </button>
-        <button type="button" className={styles.item} onClick={() => void leave()}>
+        <button type="button" className={styles.item} onClick={leave}>
           Sign out
         </button>
       </nav>
+      {asking && (
+        <Suspense fallback={null}>
+          <SignOut onClose={() => setAsking(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import {
   ActionIcon,
   Anchor,
+  Button,
   Group,
   Loader,
   SegmentedControl,
@@ -18,13 +19,20 @@ import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useReader } from '../ui/useReader.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
+import { takeNewVersion } from '../offline/register.ts';
+import { LineMark } from './LineMark.tsx';
 import { AccountMenu } from './AccountMenu.tsx';
-import { useAppDispatch } from '../data/store.ts';
+import { useLine } from '../data/line/useLine.ts';
+import { useAppDispatch, useAppSelector } from '../data/store.ts';
 import { Tone } from '../ui/Tone.tsx';
 import styles from './Shell.module.css';
 
 const ShortcutList = lazy(async () => ({
   default: (await import('./ShortcutList.tsx')).ShortcutList,
+}));
+
+const SignInAgain = lazy(async () => ({
+  default: (await import('../session/SignInAgain.tsx')).SignInAgain,
 }));
 
 /** The frame of every signed-in page: mark, units, appearance, account. */
@@ -37,8 +45,12 @@ export function Shell() {
     ['shift+?', open],
     ['?', open],
   ]);
+  const isOver = error !== undefined && troubleOf(error).code === 'not-signed-in';
+  const signedOut = useAppSelector((state) => state.line.line.kind === 'signed-out');
+  const updated = useAppSelector((state) => state.line.updated);
+  useLine(session?.user.id);
   if (isLoading) return <Loader aria-label="Opening" m="xl" />;
-  if (error && troubleOf(error).code === 'not-signed-in') {
+  if (isOver && !session) {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname)}`} replace />;
   }
   return (
@@ -54,6 +66,7 @@ export function Shell() {
         <Text size="sm" className={styles.firm} visibleFrom="sm">
           {session?.firm.name}
         </Text>
+        <LineMark />
         <Group gap={6} ml="auto" wrap="nowrap">
           <UnitSwitch />
           <ActionIcon
@@ -69,8 +82,18 @@ export function Shell() {
           <AccountMenu onShortcuts={open} />
         </Group>
       </header>
+      {updated && (
+        <Tone kind="good" head="A newer version is there" role="status">
+          <Group gap="xs">
+            Go over to it when it suits; what you entered stays.
+            <Button size="compact-md" onClick={takeNewVersion}>
+              Go over now
+            </Button>
+          </Group>
+        </Tone>
+      )}
       <main id="content" className={styles.main}>
-        {error ? (
+        {error && !session ? (
           <Tone kind="bad" head="The server cannot be reached at the moment" role="alert">
             What you enter is kept in this browser. The page tries again by itself.
           </Tone>
@@ -78,6 +101,11 @@ export function Shell() {
           <Outlet />
         )}
       </main>
+      {session && (isOver || signedOut) && (
+        <Suspense fallback={null}>
+          <SignInAgain session={session} />
+        </Suspense>
+      )}
       {shortcuts && (
         <Suspense fallback={null}>
           <ShortcutList opened onClose={close} />

@@ -8,6 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { Notices } from '../ui/notices.tsx';
+import { keepApplication } from '../offline/register.ts';
 import { router } from './router.tsx';
 import { api } from '../data/api.ts';
 import { store } from '../data/store.ts';
@@ -17,6 +18,8 @@ import { cssVariables, theme } from './theme.ts';
 if (window.location.pathname !== '/sign-in') {
   void store.dispatch(api.endpoints.session.initiate(undefined, { subscribe: false }));
 }
+
+keepApplication();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -5,10 +5,20 @@ import {
   metaSchema,
   sessionSchema,
   type Setup,
+  type Shelf,
 } from '@katharos/contract';
 import type { FirmSettings } from '@katharos/job';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
+import { keptQuery } from './keptQuery.ts';
+
+/** What the server would say of a session that was ended here. */
+const signedOut: FetchBaseQueryError = {
+  status: 401,
+  data: { error: { code: 'not-signed-in', message: 'Sign in first.' } },
+};
+
+type JobPage = z.infer<typeof jobListSchema>;
 
 /**
  * The server's data that every page may need; what only an open job needs is added by `jobApi`. Every answer is checked against the
@@ -16,8 +26,8 @@ import type { z } from 'zod';
  */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs', 'Van'],
+  baseQuery: keptQuery,
+  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs', 'Van', 'Papers'],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',
@@ -25,16 +35,23 @@ export const api = createApi({
       providesTags: ['Meta'],
     }),
     session: build.query<z.infer<typeof sessionSchema>, void>({
-      query: () => '/session',
-      responseSchema: sessionSchema,
+      queryFn: async (_nothing, _api, _options, ask) => {
+        const { finishSignOut } = await import('./endSession.ts');
+        if ((await finishSignOut()) === 'signed-out') return { error: signedOut };
+        const answer = await ask('/session');
+        return answer.error ? { error: answer.error } : { data: sessionSchema.parse(answer.data) };
+      },
       providesTags: ['Session'],
     }),
     signIn: build.mutation<z.infer<typeof sessionSchema>, { email: string; password: string }>({
-      query: (body) => ({ url: '/session', method: 'POST', body }),
+      queryFn: async (body, _api, _options, ask) => {
+        const { forgetSignOut } = await import('./endSession.ts');
+        const answer = await ask({ url: '/session', method: 'POST', body });
+        if (answer.error) return { error: answer.error };
+        await forgetSignOut();
+        return { data: sessionSchema.parse(answer.data) };
+      },
       invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Job'] : []),
-    }),
-    signOut: build.mutation<null, void>({
-      query: () => ({ url: '/session', method: 'DELETE' }),
     }),
     setUp: build.mutation<z.infer<typeof sessionSchema>, Setup>({
       query: (body) => ({ url: '/setup', method: 'POST', body }),
@@ -44,18 +61,43 @@ export const api = createApi({
       query: (body) => ({ url: '/firm/settings', method: 'PUT', body }),
       invalidatesTags: ['Session'],
     }),
-    jobs: build.query<z.infer<typeof jobListSchema>, { search: string; limit: number }>({
-      query: (params) => ({ url: '/jobs', params }),
+    jobs: build.infiniteQuery<JobPage, { search: string; shelf: Shelf }, string | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ next }) => next,
+      },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/jobs',
+        params: pageParam === null ? queryArg : { ...queryArg, after: pageParam },
+      }),
       responseSchema: jobListSchema,
       providesTags: ['Jobs'],
     }),
-    addJob: build.mutation<z.infer<typeof addedJobSchema>, { name: string; address: string }>({
-      query: (body) => ({ url: '/jobs', method: 'POST', body }),
+    shelveJob: build.mutation<null, { id: string; shelf: Shelf }>({
+      query: ({ id, shelf }) => ({ url: `/jobs/${id}`, method: 'PATCH', body: { shelf } }),
+      invalidatesTags: ['Jobs'],
+    }),
+    // With the key of the form or file: a request sent again begins no second job.
+    addJob: build.mutation<
+      z.infer<typeof addedJobSchema>,
+      { name: string; address: string; key: string }
+    >({
+      query: ({ key, ...body }) => ({
+        url: '/jobs',
+        method: 'POST',
+        body,
+        headers: { 'Idempotency-Key': key },
+      }),
       responseSchema: addedJobSchema,
       invalidatesTags: ['Jobs'],
     }),
-    openJobFile: build.mutation<z.infer<typeof addedJobSchema>, unknown>({
-      query: (body) => ({ url: '/jobs/file', method: 'POST', body }),
+    openJobFile: build.mutation<z.infer<typeof addedJobSchema>, { content: unknown; key: string }>({
+      query: ({ content, key }) => ({
+        url: '/jobs/file',
+        method: 'POST',
+        body: content,
+        headers: { 'Idempotency-Key': key },
+      }),
       responseSchema: addedJobSchema,
       invalidatesTags: ['Jobs'],
     }),
@@ -66,10 +108,10 @@ export const {
   useMetaQuery,
   useSessionQuery,
   useSignInMutation,
-  useSignOutMutation,
   useSetUpMutation,
   useSaveSettingsMutation,
-  useJobsQuery,
+  useJobsInfiniteQuery,
+  useShelveJobMutation,
   useAddJobMutation,
   useOpenJobFileMutation,
 } = api;

@@ -18,6 +18,17 @@ export function writeLocal(key: string, value: unknown): void {
   }
 }
 
+/** Forgets every half-typed text. */
+export function forgetTyped(): void {
+  try {
+    for (const key of Object.keys(localStorage)) {
+      if (key.startsWith(`${prefix}typed:`)) localStorage.removeItem(key);
+    }
+  } catch {
+    // As above.
+  }
+}
+
 export function forgetLocal(key: string): void {
   try {
     localStorage.removeItem(prefix + key);

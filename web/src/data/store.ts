@@ -2,6 +2,7 @@ import { combineReducers, configureStore, createDynamicMiddleware } from '@redux
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { jobReducer } from './jobSlice.ts';
+import { lineReducer } from './line/lineSlice.ts';
 import { readerReducer } from './readerSlice.ts';
 import { api } from './api.ts';
 
@@ -9,6 +10,7 @@ const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
   job: jobReducer,
   reader: readerReducer,
+  line: lineReducer,
 });
 
 /** Middleware that comes with the pages that need it. */
@@ -24,6 +26,7 @@ export const createStore = () =>
 export const store = createStore();
 setupListeners(store.dispatch);
 
+export type AppStore = typeof store;
 export type RootState = ReturnType<typeof reducer>;
 export type AppDispatch = typeof store.dispatch;
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();

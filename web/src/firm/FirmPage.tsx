@@ -1,7 +1,9 @@
+import { checkInput, writeEntry } from '@katharos/words';
 import { useSession } from '../data/session.ts';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { firmSettingsSchema, type FirmSettings, usualPrices } from '@katharos/job';
 import { type Household, usualHousehold, usualRequirements } from '@katharos/core';
+import { forgetLocal, readLocal, writeLocal } from '../data/localStore.ts';
 import { troubleOf, useSaveSettingsMutation } from '../data/api.ts';
 import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
@@ -11,13 +13,14 @@ import {
   Button,
   Group,
   NativeSelect,
-  NumberInput,
   SimpleGrid,
   Stack,
   Text,
   TextInput,
   Title,
 } from '@mantine/core';
+import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
+import { TypedScope } from '../ui/typed/halfTyped.ts';
 import { notify } from '../ui/notices.tsx';
 import { useState } from 'react';
 
@@ -25,19 +28,34 @@ import { useState } from 'react';
 export function FirmPage() {
   const session = useSession();
   if (!session) return null;
-  return <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />;
+  return (
+    <TypedScope value="firm">
+      <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />
+    </TypedScope>
+  );
+}
+
+/** Where settings that were changed and not saved are kept, so that a reload does not lose them. */
+const draftKey = 'typed:firm:settings';
+
+function keptSettings(): FirmSettings | undefined {
+  const kept = firmSettingsSchema.safeParse(readLocal(draftKey));
+  return kept.success ? kept.data : undefined;
 }
 
 type Standards = NonNullable<FirmSettings['standards']>;
 
 function FirmForm({ settings }: { settings: FirmSettings }) {
-  const [draft, setDraft] = useState(settings);
+  const [draft, setDraft] = useState(() => keptSettings() ?? settings);
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [save, { isLoading }] = useSaveSettingsMutation();
   const reader = useReader();
-  const { units: system } = reader;
+  const keep = (next: FirmSettings) => {
+    setDraft(next);
+    writeLocal(draftKey, next);
+  };
   const set = (change: Partial<FirmSettings>) => {
-    setDraft({ ...draft, ...change });
+    keep({ ...draft, ...change });
     setFaults({});
   };
   const setStandard = (key: keyof Standards, value: number | undefined) => {
@@ -49,17 +67,18 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
     set({ household: { ...household, ...change } });
   const changed = JSON.stringify(draft) !== JSON.stringify(settings);
   const submit = async () => {
-    const checked = firmSettingsSchema.safeParse(draft);
-    if (!checked.success) {
-      setFaults(
-        Object.fromEntries(
-          checked.error.issues.map((issue) => [issue.path.join('.'), issue.message]),
-        ),
-      );
+    if (!changed) {
+      notify({ message: 'Nothing was changed.' });
+      return;
+    }
+    const checked = checkInput(firmSettingsSchema, draft);
+    if (!checked.ok) {
+      setFaults(Object.fromEntries(checked.faults.map(({ path, sentence }) => [path, sentence])));
       return;
     }
     const before = settings;
-    const answer = await save(checked.data);
+    const answer = await save(checked.value);
+    if (!answer.error) forgetLocal(draftKey);
     if (answer.error) {
       notify({ message: troubleOf(answer.error).message, color: 'red' });
       return;
@@ -75,7 +94,10 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        void submit();
+        // What could not be understood is not passed over.
+        const faulty = event.currentTarget.querySelector<HTMLElement>('[aria-invalid="true"]');
+        if (faulty) faulty.focus();
+        else void submit();
       }}
     >
       <Stack gap="md">
@@ -84,7 +106,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
           <Title order={1} size="h2">
             How the firm works
           </Title>
-          <Button type="submit" size="md" loading={isLoading} disabled={!changed}>
+          <Button type="submit" size="md" loading={isLoading}>
             Save
           </Button>
         </Group>
@@ -128,26 +150,29 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
               error={faults.currency}
               onChange={(event) => set({ currency: event.currentTarget.value.toUpperCase() })}
             />
-            <NumberInput
+            <MeasureInput
               label="Price of an installation"
               description="Work, flushing, verification."
-              size="md"
-              min={0}
-              max={100000}
+              keptAs="installation-price"
+              measure={{
+                dimension: 'count',
+                range: { min: 0, max: 100000 },
+                symbol: draft.currency,
+              }}
               value={draft.installationPrice ?? usualPrices.installationPrice}
-              error={faults.installationPrice}
-              onChange={(value) => set({ installationPrice: Number(value) })}
+              fault={faults.installationPrice}
+              wanted="Enter a price; 0 for none."
+              onCommit={(value) => set({ installationPrice: value })}
             />
-            <NumberInput
+            <MeasureInput
               label="Tax on proposals"
               description="Added to the sum."
-              size="md"
-              min={0}
-              max={100}
-              suffix=" %"
-              value={Number(((draft.taxShare ?? usualPrices.taxShare) * 100).toFixed(3))}
-              error={faults.taxShare}
-              onChange={(value) => set({ taxShare: Number(value) / 100 })}
+              keptAs="tax"
+              measure={{ dimension: 'share', range: { min: 0, max: 1 } }}
+              value={draft.taxShare ?? usualPrices.taxShare}
+              fault={faults.taxShare}
+              wanted="Enter a share; 0 for none."
+              onCommit={(value) => set({ taxShare: value })}
             />
           </SimpleGrid>
         </section>
@@ -160,26 +185,19 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             judged by them.
           </Text>
           <SimpleGrid cols={{ base: 1, sm: 2, md: 3 }} verticalSpacing="md">
-            {standardFields.map(({ key, label, hint, factor, suffix, decimals }) => {
-              const value = draft.standards?.[key];
-              return (
-                <NumberInput
-                  key={key}
-                  label={label}
-                  description={hint}
-                  size="md"
-                  min={0}
-                  decimalScale={decimals}
-                  suffix={suffix}
-                  placeholder={`${Number((usualRequirements[key] * factor).toFixed(3))}${suffix}`}
-                  value={value === undefined ? '' : Number((value * factor).toFixed(4))}
-                  error={faults[`standards.${key}`]}
-                  onChange={(next) =>
-                    setStandard(key, next === '' ? undefined : Number(next) / factor)
-                  }
-                />
-              );
-            })}
+            {standardFields.map(({ key, label, hint, measure }) => (
+              <MeasureInput
+                key={key}
+                label={label}
+                description={hint}
+                keptAs={key}
+                measure={measure(draft.currency)}
+                placeholder={writeEntry(measure(draft.currency), usualRequirements[key], reader)}
+                value={draft.standards?.[key]}
+                fault={faults[`standards.${key}`]}
+                onCommit={(next) => setStandard(key, next)}
+              />
+            ))}
           </SimpleGrid>
         </section>
         <section className="panel" aria-label="The household a survey begins with">
@@ -192,7 +210,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
                 variant="subtle"
                 onClick={() => {
                   const { household: _old, ...rest } = draft;
-                  setDraft(rest);
+                  keep(rest);
                 }}
               >
                 As usual
@@ -208,7 +226,6 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
                 key={habit.key}
                 habit={habit}
                 value={household[habit.key]}
-                litresPerUnit={habit.litres && system === 'us' ? 3.785411784 : 1}
                 onChange={(value) => setHousehold({ [habit.key]: value })}
               />
             ))}

@@ -1,11 +1,22 @@
 import { PageTitle } from '../ui/PageTitle.tsx';
-import type { JobSummary } from '@katharos/contract';
+import { type JobSummary, removedJobDays, type Shelf, shelves } from '@katharos/contract';
 import { stages } from '@katharos/job';
-import { troubleOf, useJobsQuery } from '../data/api.ts';
+import { troubleOf, useJobsInfiniteQuery } from '../data/api.ts';
 import { stageNames } from '@katharos/words';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { ShelveJob } from './ShelveJob.tsx';
 import { OpenJobFile } from './OpenJobFile.tsx';
-import { Anchor, Button, Group, Skeleton, Stack, Text, TextInput, Title } from '@mantine/core';
+import {
+  Anchor,
+  Button,
+  Group,
+  SegmentedControl,
+  Skeleton,
+  Stack,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
 import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
@@ -22,14 +33,21 @@ const NewJobForm = lazy(async () => ({
 
 dayjs.extend(relativeTime);
 
-const page = 50;
+const shelfNames: Record<Shelf, string> = {
+  open: 'In work',
+  archived: 'Put away',
+  removed: 'Deleted',
+};
 
 /** The firm's jobs: search, open, new. */
 export function JobsPage() {
   const [search, setSearch] = useState('');
   const [wanted] = useDebouncedValue(search, 200);
-  const [limit, setLimit] = useState(page);
-  const { data, error, isLoading, refetch } = useJobsQuery({ search: wanted, limit });
+  const [shelf, setShelf] = useState<Shelf>('open');
+  const { data, error, isLoading, isFetchingNextPage, hasNextPage, fetchNextPage, refetch } =
+    useJobsInfiniteQuery({ search: wanted, shelf });
+  const jobs = data?.pages.flatMap((page) => page.jobs);
+  const total = data?.pages[0]?.total ?? 0;
   const [creating, { open, close }] = useDisclosure(false);
   const searchField = useRef<HTMLInputElement>(null);
   useShortcuts([
@@ -58,17 +76,40 @@ export function JobsPage() {
         onChange={(event) => setSearch(event.currentTarget.value)}
         type="search"
       />
+      <SegmentedControl
+        aria-label="Which jobs"
+        size="md"
+        style={{ alignSelf: 'flex-start' }}
+        value={shelf}
+        onChange={(value) => setShelf(value)}
+        data={shelves.map((value) => ({ value, label: shelfNames[value] }))}
+      />
       {isLoading && <Skeleton height={240} radius="lg" />}
       {error && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
-      {data &&
-        (data.jobs.length > 0 ? (
-          <JobList jobs={data.jobs} />
-        ) : (
+      {jobs &&
+        (jobs.length > 0 ? (
+          <JobList jobs={jobs} shelf={shelf} />
+        ) : shelf === 'open' || wanted ? (
           <NoJobs search={wanted} onNew={open} />
+        ) : (
+          <Text className="panel">
+            {shelf === 'archived' ? 'No job was put away.' : 'No job was deleted.'}
+          </Text>
         ))}
-      {data && data.total > data.jobs.length && (
-        <Button variant="default" onClick={() => setLimit(limit + page)}>
-          Show more ({data.jobs.length} of {data.total})
+      {shelf === 'removed' && jobs && jobs.length > 0 && (
+        <Text c="dimmed" size="sm">
+          Deleted jobs can be brought back for {removedJobDays} days; then they are gone, with their
+          photographs.
+        </Text>
+      )}
+      {jobs && hasNextPage && (
+        <Button
+          variant="default"
+          size="md"
+          loading={isFetchingNextPage}
+          onClick={() => void fetchNextPage()}
+        >
+          Show more ({jobs.length} of {total})
         </Button>
       )}
       {creating && (
@@ -80,11 +121,11 @@ export function JobsPage() {
   );
 }
 
-function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
+function JobList({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf }) {
   return (
     <ul className={styles.list} aria-label="Jobs">
       {jobs.map((job) => (
-        <li key={job.id}>
+        <li key={job.id} className={styles.item}>
           <Link to={`/jobs/${job.id}/${job.stage}`} className={styles.row}>
             <span className={styles.number}>{job.number}</span>
             <span className={styles.who}>
@@ -94,6 +135,7 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
             <StageTrack job={job} />
             <span className={`quiet ${styles.when}`}>{dayjs(job.updatedAt).fromNow()}</span>
           </Link>
+          <ShelveJob job={job} shelf={shelf} />
         </li>
       ))}
     </ul>

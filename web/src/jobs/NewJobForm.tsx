@@ -1,10 +1,12 @@
 import { newJobSchema } from '@katharos/contract';
 import { troubleOf, useAddJobMutation } from '../data/api.ts';
+import { faultsBy } from '../ui/faultsBy.ts';
 import { Tone } from '../ui/Tone.tsx';
 import { Button, Group, Modal, Stack, TextInput } from '@mantine/core';
-import { schemaResolver, useForm } from '@mantine/form';
-import { useEffect } from 'react';
+import { useForm } from '@mantine/form';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { v4 as newId } from 'uuid';
 
 interface Props {
   opened: boolean;
@@ -17,9 +19,11 @@ interface Props {
 export function NewJobForm({ opened, onClose, suggestion }: Props) {
   const [addJob, { isLoading, error }] = useAddJobMutation();
   const navigate = useNavigate();
+  /** One form is one job, however often it is sent; a refused one may be sent again with other words. */
+  const [key, setKey] = useState(() => newId());
   const form = useForm({
     initialValues: { name: '', address: '' },
-    validate: schemaResolver(newJobSchema, { sync: true }),
+    validate: faultsBy(newJobSchema),
   });
   const { setFieldValue, values } = form;
   useEffect(() => {
@@ -28,8 +32,12 @@ export function NewJobForm({ opened, onClose, suggestion }: Props) {
     // oxlint-disable-next-line react/exhaustive-deps
   }, [opened]);
   const submit = form.onSubmit(async (values) => {
-    const answer = await addJob(values);
-    if (!answer.error) await navigate(`/jobs/${answer.data.id}/survey`);
+    const answer = await addJob({ ...values, key });
+    if (answer.error) {
+      if (troubleOf(answer.error).code === 'key-reused') setKey(newId());
+      return;
+    }
+    await navigate(`/jobs/${answer.data.id}/survey`);
   });
   return (
     <Modal

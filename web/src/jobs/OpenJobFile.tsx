@@ -2,6 +2,7 @@ import { Button, FileButton } from '@mantine/core';
 import { notify } from '../ui/notices.tsx';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
+import { v4 as newId } from 'uuid';
 import { troubleOf, useOpenJobFileMutation } from '../data/api.ts';
 
 const complain = (message: string) =>
@@ -22,7 +23,7 @@ export function OpenJobFile() {
       complain(`${file.name} is not a job file: it does not hold JSON.`);
       return;
     }
-    const answer = await open(content);
+    const answer = await open({ content, key: newId() });
     if (answer.error) {
       const { message, path } = troubleOf(answer.error);
       complain(path ? `${message} (at ${path})` : message);

@@ -1,15 +1,24 @@
 import type { Certificate } from '@katharos/papers';
 import { gradeWords } from '@katharos/words';
 import { Caveats, Paper } from './Paper.tsx';
+import type { PaperRecord } from '@katharos/contract';
 import styles from './Certificate.module.css';
 
 /** The certificate as a sheet. */
-export function CertificateSheet({ certificate }: { certificate: Certificate }) {
+export function CertificateSheet({
+  certificate,
+  record,
+}: {
+  certificate: Certificate;
+  /** Of an issued version; null for a draft. */
+  record: PaperRecord | null;
+}) {
   return (
     <Paper
       name="Certificate"
       firm={certificate.firm}
       title={`${certificate.title}, no. ${certificate.number}`}
+      record={record}
     >
       <h1 className={styles.result} data-grade={certificate.grade}>
         {certificate.result}

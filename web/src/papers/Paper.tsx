@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { PaperRecord } from '@katharos/contract';
 import styles from './Paper.module.css';
 
 interface Props {
@@ -6,19 +7,31 @@ interface Props {
   firm: string;
   /** What it is and its number, at the right of its head. */
   title: string;
+  /** The record that it is; null for a draft, which is marked across. A working paper is neither. */
+  record?: PaperRecord | null;
   className?: string | undefined;
   children: ReactNode;
 }
 
 /** A paper as it is handed over: on screen a sheet, printed without its frame. */
-export const Paper = ({ name, firm, title, className, children }: Props) => (
+export const Paper = ({ name, firm, title, record, className, children }: Props) => (
   // It takes the focus, so that a wide table in it is scrolled by keys.
-  <article className={`${styles.paper} ${className ?? ''}`} aria-label={name} tabIndex={0}>
+  <article
+    className={`${styles.paper} ${className ?? ''}`}
+    aria-label={record === null ? `${name}, draft` : name}
+    tabIndex={0}
+  >
     <header className={styles.head}>
       <strong>{firm}</strong>
-      <span>{title}</span>
+      <span>{record === null ? `${title} · draft` : title}</span>
     </header>
     {children}
+    {record && (
+      <footer className={styles.record}>
+        Version {record.version} · {record.hash}
+      </footer>
+    )}
+    {record === null && <div className={styles.draft} aria-hidden />}
   </article>
 );
 

@@ -1,7 +1,8 @@
 import type { FirmSettings } from '@katharos/job';
 import type { Job, Session } from '@katharos/contract';
 import { useReader } from '../ui/useReader.ts';
-import { useJobQuery } from '../data/jobApi.ts';
+import { useLine } from '../data/line/useLine.ts';
+import { usePresentJob } from './usePresentJob.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { MissingPage } from '../ui/FailurePages.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
@@ -16,25 +17,28 @@ interface Props {
   back: string;
   /** Address of the same paper as a PDF, under the job. */
   pdf?: string;
+  /** Called when it is printed or taken as a PDF. */
+  onOutput?: () => void;
   children: (job: Job, firm: Session['firm']) => ReactNode;
 }
 
 /** A paper of a job alone on the page, for reading and printing, in the reader's units. */
-export function PaperPage({ name, back, pdf, children }: Props) {
+export function PaperPage({ name, back, pdf, onOutput, children }: Props) {
   const { id = '' } = useParams();
   const { pathname } = useLocation();
   const session = useSessionQuery();
-  const job = useJobQuery(id, { refetchOnMountOrArgChange: true });
+  const { job, isMissing } = usePresentJob(id);
   const { units } = useReader();
+  useLine(session.data?.user.id);
   if (session.error && troubleOf(session.error).code === 'not-signed-in') {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
   }
-  if (job.error) return <MissingPage />;
-  if (!job.data || !session.data) return <Loader aria-label="Opening" m="xl" />;
+  if (isMissing) return <MissingPage />;
+  if (!job || !session.data) return <Loader aria-label="Opening" m="xl" />;
   const { firm } = session.data;
   return (
     <main>
-      <PageTitle>{`${name}, ${job.data.document.customer.name}`}</PageTitle>
+      <PageTitle>{`${name}, ${job.document.customer.name}`}</PageTitle>
       <style>{pageRule(firm.settings.paper)}</style>
       <Container size={880} py="lg">
         <Group className="no-print" mb="md" justify="space-between">
@@ -48,16 +52,23 @@ export function PaperPage({ name, back, pdf, children }: Props) {
                 size="md"
                 component="a"
                 href={`/api/jobs/${id}/${pdf}?units=${units}`}
+                onClick={onOutput}
               >
                 PDF
               </Button>
             )}
-            <Button size="md" onClick={() => window.print()}>
+            <Button
+              size="md"
+              onClick={() => {
+                onOutput?.();
+                window.print();
+              }}
+            >
               Print
             </Button>
           </Group>
         </Group>
-        {children(job.data, { ...firm, settings: { ...firm.settings, units } })}
+        {children(job, { ...firm, settings: { ...firm.settings, units } })}
       </Container>
     </main>
   );

@@ -1,15 +1,24 @@
 import type { Proposal } from '@katharos/papers';
 import { Caveats, Paper } from './Paper.tsx';
+import type { PaperRecord } from '@katharos/contract';
 import styles from './Proposal.module.css';
 
 /** The proposal as a sheet. */
-export function ProposalSheet({ proposal }: { proposal: Proposal }) {
+export function ProposalSheet({
+  proposal,
+  record,
+}: {
+  proposal: Proposal;
+  /** Of an issued version; null for a draft. */
+  record: PaperRecord | null;
+}) {
   const { totals } = proposal;
   return (
     <Paper
       name="Proposal"
       firm={proposal.firm}
       title={`Proposal, no. ${proposal.number}`}
+      record={record}
       className={styles.sheet}
     >
       <h1 className={styles.title}>{proposal.title}</h1>
@@ -68,7 +77,7 @@ export function ProposalSheet({ proposal }: { proposal: Proposal }) {
       </section>
       {proposal.agreed && <p>{proposal.agreed}</p>}
       <Caveats lines={proposal.caveats} />
-      <p className={styles.signature}>Place, date, signature</p>
+      <p className={styles.signature}>{proposal.signature}</p>
     </Paper>
   );
 }

@@ -1,5 +1,8 @@
 import { briefOf, optionsOf, plumbingOf } from '@katharos/job';
+import { jobSheetOf } from '@katharos/papers';
 import { useCatalogueQuery, useVanQuery } from '../data/jobApi.ts';
+import { useParams } from 'react-router';
+import { useIssue } from './useIssue.ts';
 import { PaperPage } from './PaperPage.tsx';
 import { JobSheet } from './JobSheet.tsx';
 import { Skeleton, Text } from '@mantine/core';
@@ -8,8 +11,11 @@ import { Skeleton, Text } from '@mantine/core';
 export function SheetPage() {
   const { data } = useCatalogueQuery();
   const van = useVanQuery();
+  const { id = '' } = useParams();
+  const issue = useIssue(id);
   return (
-    <PaperPage name="Job sheet" back="plumb" pdf="sheet.pdf">
+    // What somebody took along is a record of what they had before them.
+    <PaperPage name="Job sheet" back="plumb" pdf="sheet.pdf" onOutput={() => void issue('sheet')}>
       {(job, firm) => {
         if (!data) return <Skeleton height={600} />;
         const { document } = job;
@@ -23,10 +29,16 @@ export function SheetPage() {
         const { design } = document.system;
         return (
           <JobSheet
-            job={job}
-            firm={firm}
-            plumbing={plumbingOf(document, design, brief.value)}
-            van={van.data ?? null}
+            jobId={job.id}
+            sheet={jobSheetOf({
+              number: job.number,
+              id: job.id,
+              document,
+              firm,
+              system: design,
+              plumbing: plumbingOf(document, design, brief.value),
+              van: van.data ?? null,
+            })}
           />
         );
       }}

@@ -1,15 +1,16 @@
 import { setupSchema } from '@katharos/contract';
 import { troubleOf, useSetUpMutation } from '../data/api.ts';
+import { faultsBy } from '../ui/faultsBy.ts';
 import { Tone } from '../ui/Tone.tsx';
 import { Button, PasswordInput, Stack, Text, TextInput, Title } from '@mantine/core';
-import { schemaResolver, useForm } from '@mantine/form';
+import { useForm } from '@mantine/form';
 
 /** The first owner of a fresh installation. */
 export function SetupForm({ onDone }: { onDone: () => void }) {
   const [setUp, { isLoading, error }] = useSetUpMutation();
   const form = useForm({
     initialValues: { code: '', firm: '', name: '', email: '', password: '' },
-    validate: schemaResolver(setupSchema, { sync: true }),
+    validate: faultsBy(setupSchema),
   });
   const submit = form.onSubmit(async (setup) => {
     const answer = await setUp(setup);

@@ -1,19 +1,9 @@
 import { PageTitle } from '../ui/PageTitle.tsx';
-import { credentialsSchema } from '@katharos/contract';
-import { troubleOf, useMetaQuery, useSignInMutation } from '../data/api.ts';
+import { useMetaQuery } from '../data/api.ts';
+import { SignInForm } from './SignInForm.tsx';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
-import { Tone } from '../ui/Tone.tsx';
-import {
-  Button,
-  Container,
-  Loader,
-  PasswordInput,
-  Stack,
-  Text,
-  TextInput,
-  Title,
-} from '@mantine/core';
-import { type ChangeEvent, type FormEvent, lazy, Suspense, useState } from 'react';
+import { Container, Loader, Stack, Text, Title } from '@mantine/core';
+import { lazy, Suspense } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
 const SetupForm = lazy(async () => ({ default: (await import('./SetupForm.tsx')).SetupForm }));
@@ -50,62 +40,5 @@ export function SignInPage() {
         </Stack>
       </Container>
     </main>
-  );
-}
-
-interface SignInProps {
-  demo: { email: string; password: string } | null;
-  onDone: () => void;
-}
-
-function SignInForm({ demo, onDone }: SignInProps) {
-  const [signIn, { isLoading, error }] = useSignInMutation();
-  const [credentials, setCredentials] = useState(demo ?? { email: '', password: '' });
-  const [tried, setTried] = useState(false);
-  const checked = credentialsSchema.safeParse(credentials);
-  const errorOf = (field: 'email' | 'password') =>
-    tried ? checked.error?.issues.find(({ path }) => path[0] === field)?.message : undefined;
-  const inputOf = (field: 'email' | 'password') => ({
-    value: credentials[field],
-    error: errorOf(field),
-    onChange: (event: ChangeEvent<HTMLInputElement>) =>
-      setCredentials({ ...credentials, [field]: event.currentTarget.value }),
-  });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setTried(true);
-    if (!checked.success) return;
-    const answer = await signIn(checked.data);
-    if (!answer.error) onDone();
-  };
-  return (
-    <form onSubmit={(event) => void submit(event)} className="panel" noValidate>
-      <Stack>
-        {demo && (
-          <Tone kind="good" head="Sample data">
-            This is the demonstration. It is signed into with <strong>{demo.email}</strong> and{' '}
-            <strong>{demo.password}</strong>, filled in below.
-          </Tone>
-        )}
-        <TextInput
-          label="E-mail"
-          type="email"
-          autoComplete="username"
-          size="md"
-          {...inputOf('email')}
-        />
-        <PasswordInput
-          label="Password"
-          autoComplete="current-password"
-          size="md"
-          visibilityToggleButtonProps={{ 'aria-label': 'Show or hide the password' }}
-          {...inputOf('password')}
-        />
-        {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
-        <Button type="submit" size="md" loading={isLoading}>
-          Sign in
-        </Button>
-      </Stack>
-    </form>
   );
 }

@@ -1,3 +1,4 @@
+import { useAppSelector } from '../data/store.ts';
 import { PageTitle } from './PageTitle.tsx';
 import { Anchor, Button, Container, Stack, Text, Title } from '@mantine/core';
 import { Link, useRouteError } from 'react-router';
@@ -18,20 +19,40 @@ export function MissingPage() {
   );
 }
 
-/** The page itself failed. What was typed is kept in this browser and comes back with the job. */
+/** A part of the page that was asked for and did not come. */
+const isNotFetched = (error: unknown): boolean =>
+  error instanceof Error && /dynamically imported module|preload CSS/.test(error.message);
+
+/** The page itself failed, or a part of it did not come. What was typed is kept in this browser and comes back with the job. */
 export function BrokenPage() {
   const error = useRouteError();
+  const updated = useAppSelector(({ line }) => line.updated);
+  const isMissing = isNotFetched(error);
+  const head = !isMissing
+    ? 'This page stopped working'
+    : updated
+      ? 'A newer version is there'
+      : 'This part of the page did not come';
   return (
     <Container size="sm" py={64}>
       <Stack align="flex-start">
-        <PageTitle>Stopped working</PageTitle>
-        <Title order={1}>This page stopped working</Title>
+        <PageTitle>{head}</PageTitle>
+        <Title order={1}>{head}</Title>
+        {isMissing && (
+          <Text>
+            {updated
+              ? 'This page is of the version before, and what it needs is gone. Load it again to go over to the newer one.'
+              : 'There is no line to the server, or it does not answer. Load the page again when it does.'}
+          </Text>
+        )}
         <Text>
           What you entered is kept in this browser and is brought back when the job opens again.
         </Text>
-        <Text c="dimmed" size="sm">
-          {error instanceof Error ? error.message : 'No further detail.'}
-        </Text>
+        {!isMissing && (
+          <Text c="dimmed" size="sm">
+            {error instanceof Error ? error.message : 'No further detail.'}
+          </Text>
+        )}
         <Button onClick={() => window.location.reload()}>Load the page again</Button>
       </Stack>
     </Container>

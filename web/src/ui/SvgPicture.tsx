@@ -6,11 +6,20 @@ const svgAddress = (svg: string): string =>
   `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
 
 /** A drawing that was made as a file of its own, in its own size. */
-export const SvgPicture = ({ svg, label }: { svg: string; label: string }) => (
+export const SvgPicture = ({
+  svg,
+  label,
+  fits,
+}: {
+  svg: string;
+  label: string;
+  /** It has no scale to keep, and is made as small as its place. */
+  fits?: boolean;
+}) => (
   <img
     src={svgAddress(svg)}
     alt={label}
-    style={{ display: 'block', background: 'white', maxWidth: 'none' }}
+    style={{ display: 'block', background: 'white', maxWidth: fits ? '100%' : 'none' }}
   />
 );
 

@@ -9,6 +9,9 @@ export interface Running<K extends TaskName> {
   cancel: () => void;
 }
 
+/** The worker itself is gone, not only what it computed. */
+export class WorkerBroken extends Error {}
+
 interface Slot {
   worker: Worker;
   remote: Remote<Runner>;
@@ -18,6 +21,9 @@ interface Slot {
 }
 
 type Waiting = (slot: Slot) => void;
+
+/** A worker that says nothing for so long is dead, whether the browser tells so or not, ms. */
+const silenceMs = 60_000;
 
 /** Workers at the most: the interface keeps a core where there are two. */
 const most = 2;
@@ -30,14 +36,20 @@ function open(): Slot {
   const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
   const slot: Slot = { worker, remote: wrap<Runner>(worker), busy: false, onBroken: null };
   worker.addEventListener('error', (event) => {
-    const told = slot.onBroken;
-    worker.terminate();
-    slots.splice(slots.indexOf(slot), 1);
-    told?.(event.message || 'The computation stopped.');
-    next();
+    replace(slot, event.message || 'The computation stopped.');
   });
   slots.push(slot);
   return slot;
+}
+
+/** Ends a worker that broke or went silent; what waits gets another one. */
+function replace(slot: Slot, message: string): void {
+  if (!slots.includes(slot)) return;
+  const told = slot.onBroken;
+  slot.worker.terminate();
+  slots.splice(slots.indexOf(slot), 1);
+  told?.(message);
+  next();
 }
 
 /** Somebody who is free; a new one where there may be more. */
@@ -69,8 +81,14 @@ export function compute<K extends TaskName>(
   let cancelled = false;
   let start: Waiting = () => undefined;
   const answer = new Promise<TaskAnswer<K>>((resolve, reject) => {
+    let silence: ReturnType<typeof setTimeout>;
+    const hear = (slot: Slot): void => {
+      clearTimeout(silence);
+      silence = setTimeout(replace, silenceMs, slot, 'The computation went silent.');
+    };
     const end = (slot: Slot): void => {
       mine = null;
+      clearTimeout(silence);
       if (!slots.includes(slot)) return;
       slot.busy = false;
       slot.onBroken = null;
@@ -79,8 +97,13 @@ export function compute<K extends TaskName>(
     start = (slot) => {
       mine = slot;
       slot.busy = true;
-      slot.onBroken = (message) => reject(new Error(message));
+      slot.onBroken = (message) => {
+        clearTimeout(silence);
+        reject(new WorkerBroken(message));
+      };
+      hear(slot);
       const told = proxy((share: number) => {
+        hear(slot);
         if (!cancelled) onProgress(share);
       });
       slot.remote

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { compute } from './pool.ts';
+import { notify } from '../ui/notices.tsx';
+import { compute, WorkerBroken } from './pool.ts';
 import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
 
 /** Where a question to the workers stands. `before` is the last answer to the question before it. */
@@ -21,6 +22,17 @@ export interface Asking {
   again: () => void;
 }
 
+const startedAnew = {
+  title: 'A computation stopped',
+  message: 'It was started anew. Nothing you entered is touched by this.',
+};
+const brokenTwice = {
+  title: 'A computation stopped twice',
+  message: 'What it would have shown is missing. Reload the page; everything you entered is kept.',
+  color: 'red',
+  autoClose: false,
+};
+
 const lastOf = <T>(state: Computed<T>): T | undefined =>
   state.kind === 'done' ? state.value : state.before;
 
@@ -38,7 +50,10 @@ export function useComputed<K extends TaskName>(
   const [round, setRound] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);
   const [state, setState] = useState<Computed<Answer>>({ kind: 'idle', before: undefined });
+  /** The question that the state is of. */
+  const [asked, setAsked] = useState(key);
   useEffect(() => {
+    setAsked(key);
     if (key === null || stopped === `${round}:${key}`) {
       setState((old) => ({ kind: 'idle', before: key === null ? undefined : lastOf(old) }));
       return undefined;
@@ -46,7 +61,7 @@ export function useComputed<K extends TaskName>(
     setState((old) => ({ kind: 'running', share: 0, before: lastOf(old) }));
     let wanted = true;
     let cancel = () => undefined as void;
-    const timer = setTimeout(() => {
+    const ask = (isAnew: boolean) => {
       const running = compute(
         name,
         JSON.parse(key) as TaskInput<K>,
@@ -59,14 +74,15 @@ export function useComputed<K extends TaskName>(
         },
         (error: unknown) => {
           if (!wanted) return;
-          setState((old) => ({
-            kind: 'failed',
-            message: error instanceof Error ? error.message : String(error),
-            before: lastOf(old),
-          }));
+          const message = error instanceof Error ? error.message : String(error);
+          const isBroken = error instanceof WorkerBroken;
+          if (isBroken) notify(isAnew ? brokenTwice : startedAnew);
+          if (isBroken && !isAnew) ask(true);
+          else setState((old) => ({ kind: 'failed', message, before: lastOf(old) }));
         },
       );
-    }, settleMs);
+    };
+    const timer = setTimeout(ask, settleMs, false);
     return () => {
       wanted = false;
       clearTimeout(timer);
@@ -75,7 +91,10 @@ export function useComputed<K extends TaskName>(
   }, [name, key, round, stopped, settleMs]);
   const cancel = useCallback(() => setStopped(`${round}:${key}`), [round, key]);
   const again = useCallback(() => setRound((before) => before + 1), []);
-  return [state, useMemo(() => ({ cancel, again }), [cancel, again])] as const;
+  // The moment between a new question and its being asked: the answer in hand is of the one before.
+  const shown: Computed<Answer> =
+    asked === key ? state : { kind: 'running', share: 0, before: lastOf(state) };
+  return [shown, useMemo(() => ({ cancel, again }), [cancel, again])] as const;
 }
 
 /** The newest answer there is: the one to this question, else the one before. */

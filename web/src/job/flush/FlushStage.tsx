@@ -1,21 +1,28 @@
-import { failureHead, failureSentence, flushWords, type Reader } from '@katharos/words';
-import { lampFeedOf } from '@katharos/job';
 import {
-  assess,
-  assessUltraviolet,
-  flushPlan,
+  failureHead,
+  failureSentence,
+  flushHandNames,
+  flushWords,
+  type Reader,
+} from '@katharos/words';
+import { flushOf, type JobDocument } from '@katharos/job';
+import {
+  type FlushRecord,
+  type FlushSchedule,
+  flushSchedule,
   type FlushStep,
   type InstalledSystem,
-  isUltravioletLine,
-  ultravioletFlushPlan,
 } from '@katharos/core';
 import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
+import { usePlumbing } from '../open/usePlumbing.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useSizing } from '../open/sizingContext.ts';
+import { FlushTimes } from './FlushTimes.tsx';
 import { StepCard } from './StepCard.tsx';
+import { useNow } from './useNow.ts';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -39,18 +46,16 @@ function Flushing({ design }: { design: InstalledSystem }) {
   const { document, edit, stamp, jobId } = useJob();
   const { brief } = useSizing();
   const reader = useReader();
-  const water = brief?.ok ? brief.value.task.waters.today : null;
+  const known = brief?.ok ? brief.value : null;
+  const plumbing = usePlumbing(design, known);
+  const { survey } = document;
   // Once a step was done here, the next one takes the focus and is read out.
   const [following, setFollowing] = useState(false);
-  const plan = useMemo(() => {
-    if (!water) return null;
-    if (isUltravioletLine(design)) {
-      const lit = assessUltraviolet(design, water, lampFeedOf(document.survey, water.hardnessMgL));
-      return lit.ok ? { ok: true as const, steps: ultravioletFlushPlan(design, lit.value) } : lit;
-    }
-    const today = assess(design, water);
-    return today.ok ? { ok: true as const, steps: flushPlan(design, today.value) } : today;
-  }, [design, water, document.survey]);
+  const now = useNow(true, wholeMinutes);
+  const plan = useMemo(
+    () => (known && plumbing ? flushOf({ survey }, design, known, plumbing) : null),
+    [survey, design, known, plumbing],
+  );
   if (!plan) return <NeedsBrief />;
   if (!plan.ok) {
     return (
@@ -59,9 +64,10 @@ function Flushing({ design }: { design: InstalledSystem }) {
       </Tone>
     );
   }
-  const { steps } = plan;
+  const steps = plan.value;
   const records = document.flush.steps;
   const current = steps.find((step) => !records[step.id]?.done);
+  const schedule = flushSchedule(steps, (id) => epochOf(records[id]), now);
   const record = (
     step: FlushStep,
     change: { startedAt: string | null; done: { at: string; by: string } | null },
@@ -102,8 +108,9 @@ function Flushing({ design }: { design: InstalledSystem }) {
           </Button>
         </Tone>
       )}
+      <FlushTimes schedule={schedule} now={now} />
       <StepList
-        steps={steps}
+        schedule={schedule}
         current={current}
         isDone={(step) => records[step.id]?.done ?? null}
         onReopen={reopen}
@@ -128,18 +135,29 @@ function timeLeft(
   return `Still ahead: ${reader.minutes(minutes(true))} beside it${waiting > 0 ? `, ${reader.minutes(waiting)} of filling alone` : ''}`;
 }
 
+/** How often times that lie ahead are reckoned anew, ms. */
+const wholeMinutes = 20_000;
+
+const epochOf = (
+  record: JobDocument['flush']['steps'][string] | undefined,
+): FlushRecord | undefined =>
+  record && {
+    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
+    doneAt: record.done === null ? null : Date.parse(record.done.at),
+  };
+
 interface StepListProps {
-  steps: readonly FlushStep[];
+  schedule: FlushSchedule;
   current: FlushStep | undefined;
   isDone: (step: FlushStep) => { at: string; by: string } | null;
   onReopen: (step: FlushStep) => void;
 }
 
-function StepList({ steps, current, isDone, onReopen }: StepListProps) {
+function StepList({ schedule, current, isDone, onReopen }: StepListProps) {
   const reader = useReader();
   return (
     <ol className={`panel ${styles.list}`} aria-label="All steps">
-      {steps.map((step) => {
+      {schedule.steps.map(({ step, by, startsAt }) => {
         const done = isDone(step);
         return (
           <li
@@ -152,6 +170,8 @@ function StepList({ steps, current, isDone, onReopen }: StepListProps) {
               <strong>{flushWords(step, reader).title}</strong>
               <span className="quiet">
                 {step.minutes !== null && ` · ${reader.minutes(step.minutes)}`}
+                {!done && ` · ${reader.when(startsAt, 'time')}`}
+                {!done && by !== 'installer' && ` · ${flushHandNames[by]}`}
                 {done && ` · done ${reader.when(done.at, 'time')} by ${done.by}`}
               </span>
             </span>

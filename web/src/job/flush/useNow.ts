@@ -1,18 +1,19 @@
+import { serverNow } from '../../data/serverClock.ts';
 import { useEffect, useState } from 'react';
 
-/** The time, renewed every half second while something runs, and at once when the page is looked at again. */
-export function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now());
+/** The time, renewed every half second or so while something runs, and at once when the page is looked at again. */
+export function useNow(running: boolean, everyMs = 500): number {
+  const [now, setNow] = useState(() => serverNow());
   useEffect(() => {
     if (!running) return undefined;
-    const tick = () => setNow(Date.now());
+    const tick = () => setNow(serverNow());
     tick();
-    const timer = setInterval(tick, 500);
+    const timer = setInterval(tick, everyMs);
     document.addEventListener('visibilitychange', tick);
     return () => {
       clearInterval(timer);
       document.removeEventListener('visibilitychange', tick);
     };
-  }, [running]);
+  }, [running, everyMs]);
   return now;
 }

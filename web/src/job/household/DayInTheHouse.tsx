@@ -81,7 +81,11 @@ function Lived({ lived }: { lived: LivedDays }) {
         <Figure
           label="Longest wait at the tap"
           value={{ text: waitInWords(sampled.longestWaitMin, reader) }}
-          beside={tank ? 'over what a full tank takes' : `over a tap of ${comfortLPerMin} L/min`}
+          beside={
+            tank
+              ? 'over what a full tank takes'
+              : `over a tap of ${reader.say('tapFlow', comfortLPerMin)}`
+          }
         />
         <Figure
           label="To drain on an average day"

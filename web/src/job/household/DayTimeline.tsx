@@ -1,7 +1,7 @@
 import type { QuantityField } from '@katharos/job';
 import { type Draw, litresOf, toCore } from '@katharos/core';
 import { drawKindNames } from './drawKinds.ts';
-import { QuantityInput } from '../../ui/QuantityInput.tsx';
+import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { clockOf, minuteOf } from './clock.ts';
 import { useDrag } from './useDrag.ts';
@@ -16,11 +16,9 @@ interface Props {
 }
 
 const litresField: QuantityField = {
+  name: 'drawnLitres',
   dimension: 'volume',
-  label: 'How much',
-  how: '',
   range: { min: 0.05, max: 60 },
-  outside: 'Enter one opening of the tap, not a day.',
 };
 
 const hours = [0, 3, 6, 9, 12, 15, 18, 21, 24];

@@ -23,14 +23,16 @@ const presets: [label: string, household: Household][] = [
 export function HouseholdPanel() {
   const { document, edit } = useJob();
   const reader = useReader();
-  const { units: system } = reader;
   const { household } = document.survey;
   const session = useSession();
   const firmHousehold = session?.firm.settings.household;
-  const set = (next: Household | undefined) =>
-    edit(({ survey: { household: _old, ...rest } }) => ({
-      survey: next ? { ...rest, household: next } : rest,
-    }));
+  const set = (next: Household | undefined, of: string | null = null) =>
+    edit(
+      ({ survey: { household: _old, ...rest } }) => ({
+        survey: next ? { ...rest, household: next } : rest,
+      }),
+      of,
+    );
   const typed = document.survey.readings.demand !== undefined;
   return (
     <section className="panel" aria-label="Who lives here">
@@ -52,7 +54,7 @@ export function HouseholdPanel() {
       {household?.day ? (
         <DayTimeline
           day={household.day}
-          onChange={(day) => set({ ...household, day })}
+          onChange={(day) => set({ ...household, day }, 'day')}
           onDrop={() => {
             const { day: _old, ...habitsOnly } = household;
             set(habitsOnly);
@@ -66,7 +68,6 @@ export function HouseholdPanel() {
                 key={habit.key}
                 habit={habit}
                 value={household[habit.key]}
-                litresPerUnit={habit.litres && system === 'us' ? 3.785411784 : 1}
                 onChange={(value) => set({ ...household, [habit.key]: value })}
               />
             ))}

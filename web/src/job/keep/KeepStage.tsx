@@ -1,128 +1,257 @@
-import { certificateOf } from '@katharos/papers';
+import type { PaperRecord } from '@katharos/contract';
+import { type Certificate, certificateOf } from '@katharos/papers';
+import { certificateGaps, saysTheSame } from '@katharos/job';
 import { useSession } from '../../data/session.ts';
 import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
-import { NoteField } from '../../ui/NoteField.tsx';
+import { useWaitingDeeds } from '../open/useWaitingDeeds.ts';
+import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { CertificateSheet } from '../../papers/CertificateSheet.tsx';
-import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
+import { IssueDialog } from '../../papers/IssueDialog.tsx';
+import { useIssue } from '../../papers/useIssue.ts';
+import { useIssued } from '../../papers/useIssued.ts';
+import { Anchor, Button, Group, NativeSelect, Stack, Text, Title } from '@mantine/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import styles from '../../papers/Certificate.module.css';
 
-/** The certificate: seen, issued, printed, kept. */
+type Version = number | 'draft' | null;
+
+/** The certificate: seen as a draft, issued as a record, printed, kept; a change makes a new version beside the old one. */
 export function KeepStage() {
-  const { jobId, document, edit, stamp } = useJob();
+  const jobId = useJobId();
+  const draft = useDraft();
+  const [version, setVersion] = useState<Version>(null);
+  const wanted = typeof version === 'number' ? version : undefined;
+  const { records, record, paper } = useIssued(jobId, 'certificate', wanted);
+  if (!draft && records.length === 0) return <NothingYet />;
+  const frozen = paper?.content as unknown as Certificate | undefined;
+  const showsDraft = version === 'draft' || !record;
+  const shown = showsDraft ? draft : frozen;
+  return (
+    <Stack gap="md">
+      <Group justify="space-between" align="flex-end" className="no-print">
+        <Title order={2} size="h3">
+          Keep
+        </Title>
+        <Group align="flex-end">
+          {record && (
+            <VersionSelect
+              records={records}
+              version={version ?? record.version}
+              onChange={setVersion}
+            />
+          )}
+          <Outputs record={showsDraft ? null : record} />
+          <IssueButton issuedBefore={records.length > 0} mayIssue={draft !== undefined} />
+        </Group>
+      </Group>
+      <Standing
+        draft={draft}
+        newest={records[0]}
+        frozen={record === records[0] ? frozen : undefined}
+      />
+      <div className={styles.keep}>
+        {shown && <CertificateSheet certificate={shown} record={showsDraft ? null : record} />}
+        <Remark />
+      </div>
+    </Stack>
+  );
+}
+
+/** The certificate as it would be now; nothing while something for it is missing. */
+function useDraft(): Certificate | undefined {
+  const { document } = useJob();
   const number = useOpenJob((job) => job.number);
-  const session = useSession();
+  const firm = useSession()?.firm;
   const { units } = useReader();
-  const firm = session?.firm;
-  const certificate =
+  return (
     firm &&
     certificateOf({
       number,
       document,
       firm: { ...firm, settings: { ...firm.settings, units } },
-    });
-  const issued = document.keep.issued;
-  const unsaved = useOpenJob(({ save }) => save.kind !== 'saved');
-  if (!certificate) {
+    })
+  );
+}
+
+/** What a certificate says apart from when and by whom it was issued. */
+function plain({
+  issued: _issued,
+  signature: _signature,
+  caveats: _caveats,
+  ...rest
+}: Certificate) {
+  return rest;
+}
+
+const useIssuing = (): boolean =>
+  useWaitingDeeds().some((deed) => deed.kind === 'paper' && deed.paper === 'certificate');
+
+/** How the newest record stands to the job as it is. */
+function Standing({
+  draft,
+  newest,
+  frozen,
+}: {
+  draft: Certificate | undefined;
+  newest: PaperRecord | undefined;
+  /** What stands on the newest, where that is known. */
+  frozen: Certificate | undefined;
+}) {
+  const issuing = useIssuing();
+  if (issuing) {
     return (
-      <Stack>
-        <Title order={2} size="h3">
-          Keep
-        </Title>
-        <Tone kind="warn" head="Nothing to certify yet">
-          The certificate is made from the chosen system and the verification readings.{' '}
-          <Anchor component={Link} to={`/jobs/${jobId}/verify`}>
-            Take the readings
-          </Anchor>
-        </Tone>
-        <JobFileLink />
-      </Stack>
+      <Tone kind="warn" head="Being issued" role="status">
+        It becomes a record as soon as the server answers; until then it is kept here.
+      </Tone>
     );
   }
+  if (newest && draft && frozen && !saysTheSame(plain(draft), plain(frozen))) {
+    return (
+      <Tone kind="warn" head={`Version ${newest.version} stands as it was issued`} role="status">
+        What it was made from has changed since. Issue a new version to say so; the old one stays.
+      </Tone>
+    );
+  }
+  if (newest) {
+    return (
+      <Tone kind="good" head="Handed over">
+        Version {newest.version}, issued by {newest.issuedBy}.
+      </Tone>
+    );
+  }
+  return draft?.grade === 'not-accepted' ? (
+    <Tone kind="bad" head="Not accepted">
+      It can still be documented, and the sheet says plainly that it is not accepted, and why.
+      Better: find the cause and verify again.
+    </Tone>
+  ) : null;
+}
+
+function VersionSelect({
+  records,
+  version,
+  onChange,
+}: {
+  records: readonly PaperRecord[];
+  version: Exclude<Version, null>;
+  onChange: (version: Version) => void;
+}) {
   return (
-    <Stack gap="md">
-      <Group justify="space-between" className="no-print">
-        <Title order={2} size="h3">
-          Keep
-        </Title>
-        <Group>
-          {unsaved ? (
-            <>
-              <Button variant="default" size="md" disabled>
-                PDF
-              </Button>
-              <Button variant="default" size="md" disabled>
-                Print page
-              </Button>
-            </>
-          ) : (
-            <>
-              <Button
-                variant="default"
-                size="md"
-                component="a"
-                href={`/api/jobs/${jobId}/certificate.pdf?units=${units}`}
-                target="_blank"
-              >
-                PDF
-              </Button>
-              <Button
-                variant="default"
-                size="md"
-                component={Link}
-                to={`/jobs/${jobId}/certificate`}
-              >
-                Print page
-              </Button>
-            </>
-          )}
-          {issued ? (
-            <Button
-              size="md"
-              variant="default"
-              onClick={() => edit((current) => ({ keep: { ...current.keep, issued: null } }))}
-            >
-              Take the issue back
-            </Button>
-          ) : (
-            <Button
-              size="md"
-              onClick={() => edit((current) => ({ keep: { ...current.keep, issued: stamp() } }))}
-            >
-              Issue and hand over
-            </Button>
-          )}
-        </Group>
-      </Group>
-      {issued ? (
-        <Tone kind="good" head="Handed over">
-          Issued by {issued.by} on {issued.at.slice(0, 10)}.
-        </Tone>
+    <NativeSelect
+      aria-label="Which version"
+      size="md"
+      value={String(version)}
+      onChange={({ currentTarget: { value } }) =>
+        onChange(value === 'draft' ? 'draft' : Number(value))
+      }
+      data={[
+        ...records.map((one) => ({
+          value: String(one.version),
+          label: `Version ${one.version}, issued`,
+        })),
+        { value: 'draft', label: 'As it would be now' },
+      ]}
+    />
+  );
+}
+
+/** Ways to take a version, or the draft, out of the program; a draft is what the server has. */
+function Outputs({ record }: { record: PaperRecord | null }) {
+  const jobId = useJobId();
+  const { units } = useReader();
+  const unsaved = useOpenJob(({ save }) => save.kind !== 'saved');
+  const pdf = record
+    ? `/api/jobs/${jobId}/papers/${record.id}/pdf`
+    : `/api/jobs/${jobId}/certificate.pdf?units=${units}`;
+  const page = `/jobs/${jobId}/certificate${record ? `?version=${record.version}` : '?draft'}`;
+  return (
+    <>
+      {record === null && unsaved ? (
+        <Button variant="default" size="md" disabled>
+          PDF
+        </Button>
       ) : (
-        certificate.grade === 'fail' && (
-          <Tone kind="bad" head="This system did not pass">
-            It can still be documented, and the sheet says plainly that it failed. Better: find the
-            cause and verify again.
-          </Tone>
-        )
+        <Button variant="default" size="md" component="a" href={pdf} target="_blank">
+          PDF
+        </Button>
       )}
-      <div className={styles.keep}>
-        <CertificateSheet certificate={certificate} />
-        <section className="panel no-print" aria-label="For the next visit">
-          <NoteField
-            label="Remark for the next visit"
-            value={document.keep.remark}
-            onSave={(remark) => edit((current) => ({ keep: { ...current.keep, remark } }))}
-          />
-          <Text size="sm" c="dimmed" mt="xs">
-            The remark is for you; it does not stand on the certificate.
-          </Text>
-          <JobFileLink />
-        </section>
-      </div>
+      <Button variant="default" size="md" component={Link} to={page}>
+        Print page
+      </Button>
+    </>
+  );
+}
+
+function IssueButton({ issuedBefore, mayIssue }: { issuedBefore: boolean; mayIssue: boolean }) {
+  const { jobId, document, edit, stamp } = useJob();
+  const issue = useIssue(jobId);
+  const issuing = useIssuing();
+  const [asking, setAsking] = useState(false);
+  const gaps = certificateGaps(document);
+  const handOver = async (reason: string) => {
+    setAsking(false);
+    edit((current) => ({ keep: { ...current.keep, issued: stamp() } }));
+    await issue('certificate', { reason, regardless: gaps.length > 0 });
+  };
+  return (
+    <>
+      <Button
+        size="md"
+        variant={issuedBefore ? 'default' : 'filled'}
+        disabled={!mayIssue || issuing}
+        onClick={() => setAsking(true)}
+      >
+        {issuedBefore ? 'Issue a new version' : 'Issue and hand over'}
+      </Button>
+      {asking && (
+        <IssueDialog
+          title="Issue the certificate"
+          gaps={gaps}
+          again={issuedBefore}
+          onIssue={(reason) => void handOver(reason)}
+          onClose={() => setAsking(false)}
+        />
+      )}
+    </>
+  );
+}
+
+function NothingYet() {
+  const jobId = useJobId();
+  return (
+    <Stack>
+      <Title order={2} size="h3">
+        Keep
+      </Title>
+      <Tone kind="warn" head="Nothing to certify yet">
+        The certificate is made from the chosen system and the verification readings.{' '}
+        <Anchor component={Link} to={`/jobs/${jobId}/verify`}>
+          Take the readings
+        </Anchor>
+      </Tone>
+      <JobFileLink />
     </Stack>
+  );
+}
+
+function Remark() {
+  const { document, edit } = useJob();
+  return (
+    <section className="panel no-print" aria-label="For the next visit">
+      <NoteField
+        label="Remark for the next visit"
+        keptAs="remark"
+        value={document.keep.remark}
+        onSave={(remark, of) => edit((current) => ({ keep: { ...current.keep, remark } }), of)}
+      />
+      <Text size="sm" c="dimmed" mt="xs">
+        The remark is for you; it does not stand on the certificate.
+      </Text>
+      <JobFileLink />
+    </section>
   );
 }
 

@@ -6,7 +6,8 @@ import { createContext, useContext } from 'react';
 export type SearchState =
   | { kind: 'idle' }
   | { kind: 'searching'; share: number }
-  | { kind: 'found'; recommendation: Recommendation }
+  /** `isCurrent` says whether it was found for the survey as it is, or for an earlier one. */
+  | { kind: 'found'; recommendation: Recommendation; isCurrent: boolean }
   | { kind: 'nothing' }
   | { kind: 'failed'; message: string };
 

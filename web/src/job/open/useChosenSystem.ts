@@ -5,13 +5,15 @@ import {
   type InstalledSystem,
   isUltravioletLine,
 } from '@katharos/core';
+import { useIssue } from '../../papers/useIssue.ts';
 import { useJob } from './useJob.ts';
 import { useSizing } from './sizingContext.ts';
 import { useCallback } from 'react';
 
 /** Choosing, agreeing and deciding otherwise, each as one step that undo takes back. */
 export function useChosenSystem() {
-  const { document, edit, stamp } = useJob();
+  const { jobId, document, edit, stamp } = useJob();
+  const issue = useIssue(jobId);
   const { brief, best, catalogue } = useSizing();
   const settings = brief?.ok ? brief.value.settings : null;
   const { system } = document;
@@ -25,11 +27,14 @@ export function useChosenSystem() {
   );
   const drop = useCallback(() => edit(() => ({ system: null })), [edit]);
   const agree = useCallback(
-    (on: boolean) =>
+    (on: boolean) => {
       edit((current) => ({
         system: current.system && { ...current.system, agreed: on ? stamp() : null },
-      })),
-    [edit, stamp],
+      }));
+      // What was agreed on is a record from this moment.
+      if (on) void issue('proposal');
+    },
+    [edit, stamp, issue],
   );
   const overrule = useCallback(
     (topic: DecisionTopic, option: DecisionOption, reason: string) =>

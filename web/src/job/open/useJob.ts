@@ -1,4 +1,5 @@
 import type { JobDocument } from '@katharos/job';
+import { serverNow } from '../../data/serverClock.ts';
 import { api } from '../../data/api.ts';
 import { edited, type OpenJob } from '../../data/jobSlice.ts';
 import { type RootState, useAppDispatch, useAppSelector } from '../../data/store.ts';
@@ -24,15 +25,18 @@ export function useEdit() {
   const dispatch = useAppDispatch();
   return useMemo(
     () => ({
-      /** Replaces sections of the document; the change is made on the newest state, so that two edits in a row both count. */
-      edit: (change: (current: JobDocument) => Partial<JobDocument>) =>
+      /**
+       * Replaces sections of the document; the change is made on the newest state, so that two edits in a row both count. Edits `of` the
+       * same thing that follow each other closely are one deed, taken back at once.
+       */
+      edit: (change: (current: JobDocument) => Partial<JobDocument>, of: string | null = null) =>
         dispatch((send, getState) => {
           const current = getState().job?.document;
-          if (current) send(edited({ ...current, ...change(current) }));
+          if (current) send(edited({ ...current, ...change(current) }, of));
         }),
       stamp: () =>
         dispatch((_send, getState) => ({
-          at: new Date().toISOString(),
+          at: new Date(serverNow()).toISOString(),
           by: selectSession(getState()).data?.user.name ?? '',
         })),
     }),

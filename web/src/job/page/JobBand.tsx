@@ -1,11 +1,14 @@
-import type { Stage } from '@katharos/job';
+import { customerSchema, type Stage } from '@katharos/job';
+import { checkInput } from '@katharos/words';
 import { ActionIcon, Group, Text, TextInput, Tooltip } from '@mantine/core';
 import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
 import IconArrowForwardUp from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs';
 import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
 import { useState } from 'react';
 import { redone, type SaveState, undone } from '../../data/jobSlice.ts';
-import { useAppDispatch } from '../../data/store.ts';
+import type { LineState } from '../../data/line/lineSlice.ts';
+import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { useDocument, useJob, useOpenJob } from '../open/useJob.ts';
 import { JobWaterline } from '../waterline/JobWaterline.tsx';
 import styles from './JobBand.module.css';
@@ -14,16 +17,22 @@ import { StageMarks } from './StageMarks.tsx';
 const saveWords: Record<SaveState['kind'], string> = {
   saved: 'Saved',
   waiting: 'Saving …',
-  saving: 'Saving …',
-  offline: 'Not reached; kept here',
   refused: 'Not saved',
   conflict: 'Needs your choice',
+};
+const waitWords: Record<LineState['kind'], string> = {
+  open: 'Saving …',
+  unreachable: 'Not reached; kept here',
+  slow: 'No answer; kept here',
+  fault: 'Server trouble; kept here',
+  'signed-out': 'Signed out; kept here',
 };
 
 /** What every stage has above it, in as little room as it takes: whose job, which stage, how it is saved, and the waterline. */
 export function JobBand({ stage }: { stage: Stage }) {
   const name = useOpenJob(({ document }) => document.customer.name);
-  const [editing, setEditing] = useState(false);
+  const half = useHalfTyped('customer');
+  const [editing, setEditing] = useState(half.restored !== null);
   return (
     <section aria-label="Job" className={styles.band}>
       {editing ? (
@@ -66,13 +75,14 @@ function Who({ name, onEdit }: { name: string; onEdit: () => void }) {
 /** How it stands with the server's copy, and the way back. */
 function Kept() {
   const kind = useOpenJob(({ save }) => save.kind);
+  const line = useAppSelector((state) => state.line.line.kind);
   const mayUndo = useOpenJob(({ past }) => past.length > 0);
   const mayRedo = useOpenJob(({ future }) => future.length > 0);
   const dispatch = useAppDispatch();
   return (
     <div className={`${styles.kept} no-print`}>
       <Text size="sm" c="dimmed" role="status" className={styles.state}>
-        {saveWords[kind]}
+        {kind === 'waiting' ? waitWords[line] : saveWords[kind]}
       </Text>
       <Tooltip label="Take back">
         <ActionIcon
@@ -102,18 +112,33 @@ function Kept() {
 
 function CustomerForm({ onDone }: { onDone: () => void }) {
   const { document, edit } = useJob();
-  const [customer, setCustomer] = useState(document.customer);
-  const named = customer.name.trim() !== '';
+  const half = useHalfTyped('customer');
+  const [customer, setCustomer] = useState(() => ({
+    ...document.customer,
+    ...(half.restored ? (JSON.parse(half.restored) as { name: string; address: string }) : {}),
+  }));
+  const checked = checkInput(customerSchema, customer);
+  const faultOf = (field: 'name' | 'address') =>
+    checked.ok ? undefined : checked.faults.find(({ path }) => path === field)?.sentence;
+  const type = (next: typeof customer) => {
+    setCustomer(next);
+    half.keep(JSON.stringify({ name: next.name, address: next.address }));
+  };
   const commit = () => {
-    if (!named) return;
-    edit(() => ({
-      customer: { ...customer, name: customer.name.trim(), address: customer.address.trim() },
-    }));
+    if (!checked.ok) return;
+    const { name, address } = checked.value;
+    edit(({ customer: current }) => ({ customer: { ...current, name, address } }));
+    half.forget();
     onDone();
   };
   return (
     <form
       className={styles.form}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return;
+        half.forget();
+        onDone();
+      }}
       onSubmit={(event) => {
         event.preventDefault();
         commit();
@@ -123,16 +148,15 @@ function CustomerForm({ onDone }: { onDone: () => void }) {
         <TextInput
           label="Customer or place"
           autoFocus
-          maxLength={120}
           value={customer.name}
-          error={named ? null : 'A job needs a name.'}
-          onChange={(event) => setCustomer({ ...customer, name: event.currentTarget.value })}
+          error={faultOf('name')}
+          onChange={(event) => type({ ...customer, name: event.currentTarget.value })}
         />
         <TextInput
           label="Address"
-          maxLength={300}
           value={customer.address}
-          onChange={(event) => setCustomer({ ...customer, address: event.currentTarget.value })}
+          error={faultOf('address')}
+          onChange={(event) => type({ ...customer, address: event.currentTarget.value })}
           onBlur={commit}
         />
       </Group>

@@ -2,10 +2,17 @@ import { type Stage, stages } from '@katharos/job';
 import { useJobQuery } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
 import { MissingPage } from '../../ui/FailurePages.tsx';
-import { addMiddleware, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { addMiddleware, store, useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { SizingProvider } from './SizingProvider.tsx';
-import { autosave, leaveJob, openJob } from '../../data/autosave.ts';
+import {
+  followOpenJob,
+  leaveJob,
+  openJob,
+  openJobMiddleware,
+  openKeptJob,
+} from '../../data/openJob.ts';
+import { takeIn } from '../../data/line/sender.ts';
 import { StageView } from './StageView.tsx';
 import { JobBand } from './JobBand.tsx';
 import { redone, undone } from '../../data/jobSlice.ts';
@@ -13,13 +20,14 @@ import { SaveNotice } from './SaveNotice.tsx';
 import { useOpenJob } from '../open/useJob.ts';
 import { Loader, Stack } from '@mantine/core';
 import { useShortcuts, type Shortcut } from '../../ui/useShortcuts.ts';
+import { TypedScope } from '../../ui/typed/halfTyped.ts';
 import { PageTitle } from '../../ui/PageTitle.tsx';
 import { stageNames } from '@katharos/words';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 
-// An open job is saved by whoever opens one.
-addMiddleware(autosave.middleware);
+// What is done to an open job is kept by whoever opens one.
+addMiddleware(openJobMiddleware.middleware);
 
 const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);
 
@@ -30,14 +38,18 @@ export function JobPage() {
   const navigate = useNavigate();
   const { data, error, refetch } = useJobQuery(id);
   const isOpen = useAppSelector((state) => state.job?.id === id);
-  const version = useAppSelector((state) => state.job?.version);
-  const isUntouched = useAppSelector((state) => state.job?.save.kind === 'saved');
+  const [isNowhere, setNowhere] = useState(false);
 
-  // The cache may open a job before the server has answered; what it then says is newer goes in, unless something is edited already.
-  const isOutdated = isOpen && data?.id === id && version !== undefined && data.version > version;
+  // The cache may open a job before the server has answered; what it then says goes in under what is done here.
   useEffect(() => {
-    if (data?.id === id && (!isOpen || (isOutdated && isUntouched))) dispatch(openJob(data));
-  }, [data, id, isOpen, isOutdated, isUntouched, dispatch]);
+    if (data?.id !== id) return;
+    if (isOpen) void takeIn(data).catch(() => undefined);
+    else void dispatch(openJob(data));
+  }, [data, id, isOpen, dispatch]);
+  useEffect(() => {
+    if (error && !isOpen) void dispatch(openKeptJob(id)).then((found) => setNowhere(!found));
+  }, [error, id, isOpen, dispatch]);
+  useEffect(() => followOpenJob(dispatch, () => store.getState()), [dispatch]);
   useEffect(() => () => void dispatch(leaveJob()), [dispatch, id]);
   useShortcuts([
     ['mod+z', () => dispatch(undone())],
@@ -48,7 +60,7 @@ export function JobPage() {
     ]),
   ]);
 
-  if (error && !isOpen) {
+  if (error && !isOpen && isNowhere) {
     const trouble = troubleOf(error);
     if (trouble.code === 'not-found') return <MissingPage />;
     return <LoadTrouble message={trouble.message} onRetry={refetch} />;
@@ -57,12 +69,14 @@ export function JobPage() {
   if (!isOpen) return <Loader aria-label="Opening the job" />;
   return (
     <SizingProvider>
-      <Stack gap="sm">
-        <JobTitle stage={stage} />
-        <JobBand stage={stage} />
-        <SaveNotice />
-        <StageView key={stage} stage={stage} />
-      </Stack>
+      <TypedScope value={id}>
+        <Stack gap="sm">
+          <JobTitle stage={stage} />
+          <JobBand stage={stage} />
+          <SaveNotice />
+          <StageView key={stage} stage={stage} />
+        </Stack>
+      </TypedScope>
     </SizingProvider>
   );
 }

@@ -60,8 +60,10 @@ export function SizingProvider({ children }: { children: ReactNode }) {
 /** What the search says to the stages; an older proposal stays in sight while a new one is looked for. */
 function searchOf(found: Computed<Recommendation | null>): SearchState {
   const recommendation = newest(found);
+  if (found.kind === 'idle') return { kind: 'idle' };
   if (found.kind === 'failed') return { kind: 'failed', message: found.message };
-  if (recommendation) return { kind: 'found', recommendation };
-  if (found.kind === 'done') return { kind: 'nothing' };
-  return found.kind === 'running' ? { kind: 'searching', share: found.share } : { kind: 'idle' };
+  if (recommendation) {
+    return { kind: 'found', recommendation, isCurrent: found.kind === 'done' };
+  }
+  return found.kind === 'running' ? { kind: 'searching', share: found.share } : { kind: 'nothing' };
 }

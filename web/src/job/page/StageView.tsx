@@ -1,6 +1,8 @@
 import { type Stage, stages } from '@katharos/job';
 import { Skeleton } from '@mantine/core';
 import { type ComponentType, lazy, Suspense, useEffect } from 'react';
+import { TypedScope } from '../../ui/typed/halfTyped.ts';
+import { useJobId } from '../open/useJob.ts';
 import { stageModules } from './stageModules.ts';
 
 const views = Object.fromEntries(
@@ -13,6 +15,7 @@ const othersAfterMs = 4000;
 /** The stage that is worked in. Once it stands, the others are fetched, so that none is missing where there is no line. */
 export function StageView({ stage }: { stage: Stage }) {
   const View = views[stage];
+  const jobId = useJobId();
   useEffect(() => {
     const timer = setTimeout(() => {
       for (const other of stages) void stageModules[other]().catch(() => undefined);
@@ -21,7 +24,9 @@ export function StageView({ stage }: { stage: Stage }) {
   }, []);
   return (
     <Suspense fallback={<Skeleton height="70vh" radius="lg" aria-label="Opening the stage" />}>
-      <View />
+      <TypedScope value={`${jobId}:${stage}`}>
+        <View />
+      </TypedScope>
     </Suspense>
   );
 }

@@ -1,51 +1,44 @@
-import type { Photograph } from '@katharos/contract';
 import type { PhotographSubject } from '@katharos/job';
 import { useReader } from '../../ui/useReader.ts';
 import { photographWords } from '@katharos/words';
-import {
-  useChangePhotographMutation,
-  useRemovePhotographMutation,
-  useRestorePhotographMutation,
-} from '../../data/jobApi.ts';
-import { troubleOf } from '../../data/api.ts';
 import { showUndo } from '../../ui/undoNotice.tsx';
-import { useJobId } from '../open/useJob.ts';
-import { nameOf, photographAddress, subjects } from './photographWords.ts';
+import { type ShownPhotograph, usePhotographDeeds } from './useJobPhotographs.ts';
+import { nameOf, subjects } from './photographWords.ts';
 import { Button, Group, Modal, NativeSelect, Stack, Text, TextInput } from '@mantine/core';
-import { notify } from '../../ui/notices.tsx';
+import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
+import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useState } from 'react';
 import styles from './Photographs.module.css';
+
+const longestCaption = 300;
 
 /** One photograph, large, with its caption; taken away it can be brought back. */
 export function PhotographViewer({
   photograph,
   onClose,
 }: {
-  photograph: Photograph;
+  photograph: ShownPhotograph;
   onClose: () => void;
 }) {
-  const jobId = useJobId();
   const reader = useReader();
-  const [change] = useChangePhotographMutation();
-  const [remove] = useRemovePhotographMutation();
-  const [restore] = useRestorePhotographMutation();
-  const [caption, setCaption] = useState(photograph.caption);
-  const key = { jobId: jobId, id: photograph.id };
+  const { change, remove, restore } = usePhotographDeeds();
+  const half = useHalfTyped(`caption:${photograph.id}`);
+  const [caption, setCaption] = useState(half.restored ?? photograph.caption);
   const keep = () => {
-    if (caption.trim() !== photograph.caption) void change({ ...key, caption: caption.trim() });
+    if (textFault(caption, longestCaption)) return;
+    half.forget();
+    if (caption.trim() !== photograph.caption) {
+      void change(photograph, { caption: caption.trim() });
+    }
   };
   const takeAway = async () => {
-    const answer = await remove(key);
-    if (answer.error) {
-      notify({ message: troubleOf(answer.error).message, color: 'red' });
-      return;
-    }
+    await remove(photograph.id);
     onClose();
     showUndo({
       id: `removed-${photograph.id}`,
       message: 'The photograph was taken away.',
       label: 'Bring it back',
-      undo: () => void restore(key),
+      undo: () => void restore(photograph.id),
     });
   };
   return (
@@ -61,18 +54,20 @@ export function PhotographViewer({
     >
       <Stack>
         <img
-          src={photographAddress(jobId, photograph.id)}
+          src={photograph.address}
           alt={nameOf(photograph)}
-          width={photograph.width}
-          height={photograph.height}
+          {...(photograph.waits ? {} : { width: photograph.width, height: photograph.height })}
           className={styles.whole}
         />
         <Group grow preventGrowOverflow={false} align="flex-end">
           <TextInput
             label="Caption"
-            maxLength={300}
             value={caption}
-            onChange={(event) => setCaption(event.currentTarget.value)}
+            error={textFault(caption, longestCaption)}
+            onChange={(event) => {
+              setCaption(event.currentTarget.value);
+              half.keep(event.currentTarget.value);
+            }}
             onBlur={keep}
           />
           <NativeSelect
@@ -80,7 +75,7 @@ export function PhotographViewer({
             data={subjects}
             value={photograph.about}
             onChange={(event) =>
-              void change({ ...key, about: event.currentTarget.value as PhotographSubject })
+              void change(photograph, { about: event.currentTarget.value as PhotographSubject })
             }
           />
         </Group>

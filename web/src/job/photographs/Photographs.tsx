@@ -1,23 +1,19 @@
 import type { PhotographSubject } from '@katharos/job';
-import { usePhotographsQuery } from '../../data/jobApi.ts';
 import { troubleOf } from '../../data/api.ts';
-import { useJobId } from '../open/useJob.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { PhotographViewer } from './PhotographViewer.tsx';
-import { nameOf, photographAddress, subjects } from './photographWords.ts';
-import { UnsentPhotographs } from './UnsentPhotographs.tsx';
-import { useSendPhotographs } from './useSendPhotographs.ts';
+import { nameOf, photographKinds, subjects } from './photographWords.ts';
+import { TakenNot } from './TakenNot.tsx';
+import { useJobPhotographs, usePhotographDeeds } from './useJobPhotographs.ts';
 import { Button, FileButton, Group, NativeSelect, Skeleton, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import styles from './Photographs.module.css';
 
 /** Pictures of the cabinet, the pipes and the readings. They are made smaller, and where they were taken is removed. */
 export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubject }) {
-  const jobId = useJobId();
-  const { data, error, isLoading, refetch } = usePhotographsQuery(jobId);
+  const { photographs: list, error, isLoading, refetch } = useJobPhotographs();
   const [about, setAbout] = useState<PhotographSubject>(subject);
   const [open, setOpen] = useState<string | null>(null);
-  const list = data?.photographs ?? [];
   const shown = list.find(({ id }) => id === open);
   return (
     <section id="photographs" className={`panel ${styles.panel}`} aria-label="Photographs">
@@ -40,10 +36,11 @@ export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubje
                 onClick={() => setOpen(photograph.id)}
                 aria-label={`Open: ${nameOf(photograph)}`}
               >
-                <img src={photographAddress(jobId, photograph.id)} alt="" loading="lazy" />
+                <img src={photograph.address} alt="" loading="lazy" />
               </button>
               <Text size="sm" lineClamp={2}>
                 {nameOf(photograph)}
+                {photograph.waits && ' (kept here, to be sent)'}
               </Text>
             </li>
           ))}
@@ -63,7 +60,8 @@ function Upload({
   about: PhotographSubject;
   onAbout: (about: PhotographSubject) => void;
 }) {
-  const { send, sending, waiting } = useSendPhotographs({ about });
+  const { add } = usePhotographDeeds();
+  const [troubles, setTroubles] = useState<string[]>([]);
   return (
     <>
       <Group align="flex-end">
@@ -76,18 +74,18 @@ function Upload({
         />
         <FileButton
           multiple
-          accept="image/*"
+          accept={photographKinds}
           inputProps={{ 'aria-label': 'Photograph files' }}
-          onChange={(files) => void send(files)}
+          onChange={(files) => void add(files, { about }).then(setTroubles)}
         >
           {(props) => (
-            <Button {...props} size="md" loading={sending}>
+            <Button {...props} size="md">
               Add photographs
             </Button>
           )}
         </FileButton>
       </Group>
-      <UnsentPhotographs waiting={waiting} onSend={(files) => void send(files)} />
+      <TakenNot troubles={troubles} />
     </>
   );
 }

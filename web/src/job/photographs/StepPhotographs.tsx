@@ -1,11 +1,9 @@
 import { Button, FileButton, Group } from '@mantine/core';
-import type { Photograph } from '@katharos/contract';
 import { useState } from 'react';
-import { useJobId } from '../open/useJob.ts';
 import { PhotographViewer } from './PhotographViewer.tsx';
-import { nameOf, photographAddress } from './photographWords.ts';
-import { UnsentPhotographs } from './UnsentPhotographs.tsx';
-import { useSendPhotographs } from './useSendPhotographs.ts';
+import { nameOf, photographKinds } from './photographWords.ts';
+import { TakenNot } from './TakenNot.tsx';
+import { type ShownPhotograph, usePhotographDeeds } from './useJobPhotographs.ts';
 import styles from './Photographs.module.css';
 
 /** Photographs that prove one step of the work; a phone opens its camera. */
@@ -18,12 +16,12 @@ export function StepPhotographs({
   step: string;
   title: string;
   /** Those of this step. */
-  own: readonly Photograph[];
+  own: readonly ShownPhotograph[];
   mayAdd: boolean;
 }) {
-  const jobId = useJobId();
   const [open, setOpen] = useState<string | null>(null);
-  const { send, sending, waiting } = useSendPhotographs({ about: 'work', step });
+  const { add } = usePhotographDeeds();
+  const [troubles, setTroubles] = useState<string[]>([]);
   const shown = own.find(({ id }) => id === open);
   if (!mayAdd && own.length === 0) return null;
   return (
@@ -37,15 +35,15 @@ export function StepPhotographs({
             onClick={() => setOpen(photograph.id)}
             aria-label={`Open: ${nameOf(photograph)}, ${title}`}
           >
-            <img src={photographAddress(jobId, photograph.id)} alt="" loading="lazy" />
+            <img src={photograph.address} alt="" loading="lazy" />
           </button>
         ))}
         {mayAdd && (
           <FileButton
             multiple
-            accept="image/*"
+            accept={photographKinds}
             inputProps={{ 'aria-label': `Photograph file: ${title}` }}
-            onChange={(files) => void send(files)}
+            onChange={(files) => void add(files, { about: 'work', step }).then(setTroubles)}
           >
             {(props) => (
               <Button
@@ -56,7 +54,6 @@ export function StepPhotographs({
                 miw={44}
                 px={4}
                 className="no-print"
-                loading={sending}
                 aria-label={`Photograph: ${title}`}
               >
                 Photograph
@@ -65,7 +62,7 @@ export function StepPhotographs({
           </FileButton>
         )}
       </Group>
-      <UnsentPhotographs waiting={waiting} onSend={(files) => void send(files)} />
+      <TakenNot troubles={troubles} />
       {shown && (
         <PhotographViewer key={shown.id} photograph={shown} onClose={() => setOpen(null)} />
       )}

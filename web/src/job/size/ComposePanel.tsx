@@ -60,6 +60,8 @@ export function ComposePanel({
           : 'Every change is taken over at once, judged above, and can be taken back with undo.'}
       </Text>
       <SimpleGrid cols={{ base: 1, sm: 2, lg: 3 }} verticalSpacing="sm">
+        {slot('Kit', 'kit', design.kit, (kit) => change({ kit }), 'bought part by part')}
+        {slot('Unit', 'unit', design.unit, (unit) => change({ unit }), 'put together loosely')}
         {slot(
           'Membrane',
           'membrane',
@@ -87,6 +89,13 @@ export function ComposePanel({
           (restrictor) => restrictor && change({ restrictor }),
         )}
         {slot('Booster pump', 'pump', design.pump, (pump) => change({ pump }), 'none')}
+        {slot(
+          'Solenoid valve',
+          'solenoid',
+          design.solenoid,
+          (solenoid) => change({ solenoid }),
+          'none',
+        )}
         {slot(
           'Shut-off valve',
           'shutoff',

@@ -34,11 +34,11 @@ const rows: [label: string, write: (a: Assessment, reader: Reader) => string][] 
           ? reader.say('pressure', a.fill.shutoffPressureBar)
           : `never; stalls at ${reader.say('pressure', a.fill.stallPressureBar)}`,
   ],
-  ['Tap, tank half drawn', (a, reader) => `${reader.number(a.tapHalfLPerMin, 1)} L/min`],
+  ['Tap, tank half drawn', (a, reader) => reader.say('tapFlow', a.tapHalfLPerMin)],
   ['A glass', (a, reader) => `${reader.number(a.secondsPerGlass, 0)} s`],
 ];
 
-/** One design in four conditions side by side. */
+/** One design in five conditions side by side. */
 export function ConditionsTable({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
   const reader = useReader();
   const { waters } = brief.task;
@@ -48,13 +48,14 @@ export function ConditionsTable({ design, brief }: { design: SystemDesign; brief
     'cold-and-low': `Coldest and lowest: ${reader.say('temperature', waters.worst.temperatureC, 0)}, ${reader.say('pressure', waters.worst.pressureBar)}`,
     aged: 'Aged membrane, today’s water',
     'all-three': 'All three together',
+    'warm-and-high': `Warmest and highest: ${reader.say('temperature', waters.warm.temperatureC, 0)}, ${reader.say('pressure', waters.warm.pressureBar)}`,
   };
   return (
-    <section className="panel" aria-label="Four conditions">
+    <section className="panel" aria-label="Five conditions">
       <Title order={3} size="h4" mb="xs">
-        Four conditions
+        Five conditions
       </Title>
-      <WideTable minWidth={640} label="Four conditions, scrolls sideways">
+      <WideTable minWidth={640} label="Five conditions, scrolls sideways">
         <Table verticalSpacing={5}>
           <Table.Thead>
             <Table.Tr>

@@ -12,6 +12,8 @@ import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { Button, Group, Modal, Radio, Skeleton, Stack, Table, Text, Textarea } from '@mantine/core';
+import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
+import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useMemo, useState } from 'react';
 
 interface Props {
@@ -20,6 +22,8 @@ interface Props {
   brief: JobBrief;
   onClose: () => void;
 }
+
+const longestReason = 500;
 
 /** All ways to decide one thing side by side with what each leads to; the reason is kept with the choice. */
 export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
@@ -32,7 +36,8 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
   );
   const current = options.find((option) => option.inUse);
   const [picked, setPicked] = useState(current?.key ?? '');
-  const [reason, setReason] = useState('');
+  const half = useHalfTyped(`reason:${topic}`);
+  const [reason, setReason] = useState(half.restored ?? '');
   const [fault, setFault] = useState<string | null>(null);
   const { survey, requirements } = brief;
   const [asked] = useComputed('consequences', {
@@ -51,6 +56,8 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
       setFault('Say in a few words why, for whoever comes after.');
       return;
     }
+    if (textFault(reason, longestReason)) return;
+    half.forget();
     overrule(topic, option, reason.trim());
     onClose();
   };
@@ -103,13 +110,13 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
         <Textarea
           label="Reason"
           description="Kept with the job and shown on the card."
-          maxLength={500}
-          autosize
-          minRows={2}
+          resize="vertical"
+          rows={2}
           value={reason}
-          error={fault}
+          error={fault ?? textFault(reason, longestReason)}
           onChange={(event) => {
             setReason(event.currentTarget.value);
+            half.keep(event.currentTarget.value);
             setFault(null);
           }}
         />

@@ -1,5 +1,12 @@
 import type { JobBrief } from '@katharos/job';
-import { type Assessment, type JudgedDesign, litresPerGallon, remineralise } from '@katharos/core';
+import {
+  type Assessment,
+  closesWhenFull,
+  type JudgedDesign,
+  litresPerGallon,
+  productBand,
+  remineralise,
+} from '@katharos/core';
 import { type Explanation, Figure } from '../../ui/Figure.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { explainFigures } from './explainFigures.ts';
@@ -23,10 +30,12 @@ export function MainFigures({ judged, winter, brief }: Props) {
     system === 'metric'
       ? `${reader.number(litres / litresPerGallon, 1)} gpd`
       : `${reader.number(litres, 0)} L/day`;
+  const band = productBand(today.productTdsMgL);
+  const stops = closesWhenFull(design, today.water);
   const closes =
     today.fill === null
       ? 'with the tap'
-      : today.fill.shutsOff
+      : today.fill.shutsOff && stops
         ? `at ${reader.say('pressure', today.fill.shutoffPressureBar)}`
         : 'never';
   return (
@@ -63,7 +72,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
             hero
             label="Product TDS"
             value={{ dimension: 'tds', core: today.productTdsMgL }}
-            beside={`of ${reader.say('tds', today.water.tdsMgL)} in the feed`}
+            beside={`of ${reader.say('tds', today.water.tdsMgL)} in the feed; 9 in 10 elements give ${reader.number(band.lowMgL, 0)} to ${reader.say('tds', band.highMgL, 0)}`}
             why={why.tds}
           />
         </div>
@@ -113,9 +122,11 @@ export function MainFigures({ judged, winter, brief }: Props) {
             label="Shut-off closes"
             value={{ text: closes }}
             beside={
-              winter?.fill?.shutsOff === false
-                ? 'never in the worst case'
-                : 'also in the worst case'
+              !stops
+                ? 'the pump stops, the water does not'
+                : winter?.fill?.shutsOff === false
+                  ? 'never in the worst case'
+                  : 'also in the worst case'
             }
             why={why.shutoff}
           />
@@ -124,7 +135,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
           <Figure
             label="At the tap"
             value={{ text: reader.number(today.secondsPerGlass, 0), unit: 's a glass' }}
-            beside={`${reader.number(today.tapHalfLPerMin, 1)} L/min, pH ${reader.number(minerals?.pH ?? today.productPh, 1)}, ${reader.say('tds', minerals?.tdsMgL ?? today.productTdsMgL)}`}
+            beside={`${reader.say('tapFlow', today.tapHalfLPerMin)}, pH ${reader.number(minerals?.pH ?? today.productPh, 1)}, ${reader.say('tds', minerals?.meterTdsMgL ?? today.productTdsMgL)}`}
             why={why.tap}
           />
         </div>

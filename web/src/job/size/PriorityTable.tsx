@@ -9,7 +9,8 @@ import { useSession } from '../../data/session.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
-import { NumberInput, Slider, Table } from '@mantine/core';
+import { MeasureInput } from '../../ui/typed/MeasureInput.tsx';
+import { Slider, Table } from '@mantine/core';
 import { useState } from 'react';
 
 interface Props {
@@ -17,6 +18,9 @@ interface Props {
   priorities: Priorities;
   onChange: (change: Partial<Priorities>) => void;
 }
+
+/** The most that a document keeps as a limit. */
+const mostLimit = 1e6;
 
 const marks = [
   { value: 0, label: 'no matter' },
@@ -58,7 +62,7 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
         </Table.Thead>
         <Table.Tbody>
           {criterionKeys.map((key) => {
-            const { label, hint, unit, factor, decimals } = criterionWords[key];
+            const { label, hint, unit, factor } = criterionWords[key];
             const limit = priorities.limits[key];
             const most = criterionSenses[key].more ? 'At least' : 'At most';
             return (
@@ -75,16 +79,20 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
                   />
                 </Table.Td>
                 <Table.Td>
-                  <NumberInput
+                  <MeasureInput
                     aria-label={`${most}: ${label}`}
                     placeholder={reader.within(most)}
-                    w={130}
-                    min={0}
-                    decimalScale={decimals}
-                    suffix={` ${unit(system, currency)}`}
-                    value={limit === undefined ? '' : Number((limit * factor(system)).toFixed(3))}
-                    onChange={(value) =>
-                      setLimit(key, value === '' ? undefined : Number(value) / factor(system))
+                    keptAs={key}
+                    size="sm"
+                    w={140}
+                    measure={{
+                      dimension: 'count',
+                      range: { min: 0, max: mostLimit * factor(system) },
+                      symbol: unit(system, currency),
+                    }}
+                    value={limit === undefined ? undefined : limit * factor(system)}
+                    onCommit={(value) =>
+                      setLimit(key, value === undefined ? undefined : value / factor(system))
                     }
                   />
                 </Table.Td>

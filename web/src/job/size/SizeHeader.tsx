@@ -15,10 +15,13 @@ export function SizeHeader({
   judged,
   brief,
   recommendation,
+  isCurrent,
 }: {
   judged: JudgedDesign;
   brief: JobBrief;
   recommendation: Recommendation | undefined;
+  /** Whether it was found for the survey as it is now. */
+  isCurrent: boolean;
 }) {
   const { jobId, document } = useJob();
   const reader = useReader();
@@ -32,7 +35,7 @@ export function SizeHeader({
     saysTheSame(best.design, design) ||
     recommendation.tradeOffs.some((one) => saysTheSame(one.design, design));
   const outdated =
-    chosen && !agreed && !isKnown && Object.keys(document.size.overruled).length === 0;
+    isCurrent && chosen && !agreed && !isKnown && Object.keys(document.size.overruled).length === 0;
   return (
     <>
       <Group justify="space-between" align="flex-end">
@@ -60,6 +63,7 @@ export function SizeHeader({
         ) : (
           <Button
             size="lg"
+            loading={!isCurrent}
             disabled={judged.failure !== null}
             onClick={() => {
               choose(design);

@@ -3,6 +3,7 @@ import {
   type Assessment,
   decide,
   judge,
+  nothingFits,
   type JudgedDesign,
   type SystemDesign,
 } from '@katharos/core';
@@ -13,13 +14,14 @@ import { ConditionsTable } from './ConditionsTable.tsx';
 import { DecisionCards } from './DecisionCards.tsx';
 import { MainFigures } from './MainFigures.tsx';
 import { PressureBars } from './PressureBars.tsx';
-import { ShortfallNotice } from './ShortfallNotice.tsx';
+import { ShortfallNotice, WaysToFit } from './ShortfallNotice.tsx';
 import { SizeHeader } from './SizeHeader.tsx';
 import { SizeViews, type SizeView, sizeViews } from './SizeViews.tsx';
 import { useSearch } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Stack, Text } from '@mantine/core';
 import { lazy, Suspense, useMemo } from 'react';
+import styles from './Size.module.css';
 import { Link, useSearchParams } from 'react-router';
 
 const DayInTheHouse = lazy(async () => ({
@@ -40,6 +42,7 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
   const wanted = params.get('view');
   const view = isView(wanted) ? wanted : 'decisions';
   const recommendation = search.kind === 'found' ? search.recommendation : undefined;
+  const isCurrent = search.kind === 'found' && search.isCurrent;
   const { waters } = brief.task;
   const judged = useMemo(
     () => judge(design, waters, brief.requirements),
@@ -59,8 +62,14 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
   const { today } = judged;
   return (
     <Stack gap="md">
-      <SizeHeader judged={judged} brief={brief} recommendation={recommendation} />
+      <SizeHeader
+        judged={judged}
+        brief={brief}
+        recommendation={recommendation}
+        isCurrent={isCurrent}
+      />
       <ShortfallNotice judged={judged} />
+      {recommendation && nothingFits(recommendation) && <WaysToFit ways={recommendation.ways} />}
       {isSound(judged) && <MainFigures judged={judged} winter={judged.worst} brief={brief} />}
       <SizeViews view={view} onView={(next) => setParams({ view: next }, { replace: true })} />
       <Suspense fallback={<Text c="dimmed">Opening …</Text>}>
@@ -75,16 +84,20 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
             <WaterCharts design={design} brief={brief} today={today} />
           </>
         )}
-        {view === 'weigh' && recommendation && (
-          <WeighPanel recommendation={recommendation} current={design} onChoose={choose} />
-        )}
-        {view === 'compare' && recommendation && (
-          <Alternatives
-            recommendation={recommendation}
-            current={judged}
-            brief={brief}
-            onChoose={choose}
-          />
+        {recommendation && (view === 'weigh' || view === 'compare') && (
+          // What was found for earlier readings is seen, and cannot be chosen.
+          <div inert={!isCurrent} aria-busy={!isCurrent} className={styles.found}>
+            {view === 'weigh' ? (
+              <WeighPanel recommendation={recommendation} current={design} onChoose={choose} />
+            ) : (
+              <Alternatives
+                recommendation={recommendation}
+                current={judged}
+                brief={brief}
+                onChoose={choose}
+              />
+            )}
+          </div>
         )}
         {view === 'compose' && <ComposePanel design={design} onChange={choose} />}
       </Suspense>

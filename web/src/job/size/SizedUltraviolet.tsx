@@ -89,11 +89,11 @@ export function SizedUltraviolet({ brief, line }: Props) {
                 hero
                 label="A glass"
                 value={{ text: reader.number(assessed.value.secondsPerGlass, 0), unit: 's' }}
-                beside={`${reader.number(assessed.value.flowLPerMin, 1)} L/min ${added ? 'measured at its tap' : 'straight from the supply'}`}
+                beside={`${reader.say('tapFlow', assessed.value.flowLPerMin)} ${added ? 'measured at its tap' : 'straight from the supply'}`}
               />
               <Figure
                 label="Flow that keeps the dose"
-                value={{ text: reader.number(assessed.value.mostLPerMin, 1), unit: 'L/min' }}
+                value={{ dimension: 'tapFlow', core: assessed.value.mostLPerMin }}
                 beside="a flow limiter holds it there"
               />
               {assessed.value.rejectionAhead === null ? (

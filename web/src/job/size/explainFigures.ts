@@ -96,7 +96,7 @@ export function explainFigures(
           `${reader.say('length', design.line.lengthM)} of ${reader.number(design.line.innerDiameterMm, 1)} mm bore`,
         ],
         ['Rise', reader.say('length', design.line.riseM)],
-        ['Tank full', `${reader.number(today.tapFullLPerMin, 1)} L/min`],
+        ['Tank full', reader.say('tapFlow', today.tapFullLPerMin)],
       ],
     },
   };

@@ -3,6 +3,8 @@ import { balanceSentence, solidsSentences } from '@katharos/words';
 import { type LaboratoryReport, readReport, reportFindings } from '@katharos/job';
 import { useEdit, useJob } from '../open/useJob.ts';
 import { Tone } from '../../ui/Tone.tsx';
+import { readTextFile } from '../../data/readTextFile.ts';
+import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { LaboratoryReadings } from './LaboratoryReadings.tsx';
 import { LaboratoryTable } from './LaboratoryTable.tsx';
 import {
@@ -47,7 +49,8 @@ const longestReport = 60000;
 function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void }) {
   const { stamp } = useEdit();
   const reader = useReader();
-  const [text, setText] = useState('');
+  const half = useHalfTyped('laboratory-report');
+  const [text, setText] = useState(half.restored ?? '');
   const [fault, setFault] = useState<string | null>(null);
   const read = (content: string, name: string) => {
     if (content.trim() === '') {
@@ -61,7 +64,18 @@ function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void })
       return;
     }
     const { at, by } = stamp();
+    half.forget();
     onRead({ name, text: content, choices: {}, readAt: at, by });
+  };
+  const open = async (file: File) => {
+    const content = await readTextFile(file);
+    if (content === undefined) {
+      setFault(
+        `${file.name} is no text. Take the report as CSV, TSV or plain text, or paste its table.`,
+      );
+      return;
+    }
+    read(content, file.name.slice(0, 120));
   };
   return (
     <Stack gap="xs" align="flex-start">
@@ -73,13 +87,13 @@ function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void })
         w="100%"
         label="Paste the report"
         placeholder={'Parameter;Result;Unit\nCalcium;62,4;mg/L\npH;7,5;'}
-        autosize
-        minRows={3}
-        maxRows={12}
+        resize="vertical"
+        rows={3}
         value={text}
         error={fault}
         onChange={(event) => {
           setText(event.currentTarget.value);
+          half.keep(event.currentTarget.value);
           setFault(null);
         }}
       />
@@ -91,7 +105,7 @@ function ReportEntry({ onRead }: { onRead: (report: LaboratoryReport) => void })
           accept=".csv,.txt,.tsv,text/csv,text/plain"
           inputProps={{ 'aria-label': 'Report file' }}
           onChange={(file) => {
-            if (file) void file.text().then((content) => read(content, file.name.slice(0, 120)));
+            if (file) void open(file);
           }}
         >
           {(props) => (

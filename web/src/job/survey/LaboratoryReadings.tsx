@@ -1,3 +1,4 @@
+import { fieldWords } from '@katharos/words';
 import {
   analyteLabel,
   detailFields,
@@ -52,6 +53,7 @@ export function LaboratoryReadings({
         const value: Reading = {
           value: entered(reading),
           unit: reading.unit,
+          ...(reading.below && fieldOf(reading).below ? { below: true } : {}),
           takenAt: report.readAt,
           by: report.by,
           instrument: `Laboratory (${report.name})`.slice(0, 80),
@@ -77,7 +79,7 @@ export function LaboratoryReadings({
         return (
           <Checkbox
             key={idOf(reading)}
-            label={`${field.label}: ${reader.say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => lowerLabel(analyte)).join(' and ')} (${note})`}
+            label={`${fieldWords[field.name].label}: ${reading.below ? 'below ' : ''}${reader.say(reading.dimension, reading.value)}, from ${reading.from.map((analyte) => lowerLabel(analyte)).join(' and ')} (${note})`}
             disabled={!fits(reading)}
             checked={fits(reading) && !left.has(idOf(reading))}
             onChange={(event) => {

@@ -1,8 +1,9 @@
 import { useReader } from '../../ui/useReader.ts';
+import { fieldWords } from '@katharos/words';
 import type { QuantityField, Reading } from '@katharos/job';
 import type { Quantity } from '@katharos/core';
 import { useEdit } from '../open/useJob.ts';
-import { QuantityInput } from '../../ui/QuantityInput.tsx';
+import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
 import { instrumentsFor } from './instruments.ts';
 import { Autocomplete, Button, Popover, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
@@ -100,7 +101,7 @@ function Provenance({
         <button
           type="button"
           className={styles.provenance}
-          title={`${field.label}: by whom, when and with what`}
+          title={`${fieldWords[field.name].label}: by whom, when and with what`}
           onClick={() => {
             setTyped(reading.instrument ?? '');
             setOpen(!open);
@@ -118,7 +119,7 @@ function Provenance({
         >
           <Stack gap="xs">
             <Text size="sm">
-              {field.label} {reader.entered(field.dimension, reading)}
+              {fieldWords[field.name].label} {reader.entered(field.dimension, reading)}
               {reading.by && `, taken by ${reading.by}`}
             </Text>
             <Autocomplete

@@ -1,13 +1,13 @@
 import {
   detailFields,
   type DetailKey,
+  type FieldName,
   isKnown,
   type Reading,
   type SiteQuestionKey,
-  siteQuestions,
   surveyFields,
 } from '@katharos/job';
-import { failureSentence, missingWords } from '@katharos/words';
+import { failureSentence, fieldWords, missingWords, siteQuestionWords } from '@katharos/words';
 import type { SurveyKey } from '@katharos/core';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
@@ -100,7 +100,8 @@ function SurveyReading({ name }: { name: SurveyKey }) {
   const reading = survey.readings[name];
   const well = survey.source === 'well';
   const own = wellFields[name];
-  const field = well && own ? { ...surveyFields[name], ...own } : surveyFields[name];
+  const field = well && own ? { ...surveyFields[name], name: own } : surveyFields[name];
+  const { label, outside } = fieldWords[field.name];
   const assumed = brief?.ok ? brief.value.survey.assumed.find((a) => a.key === name) : undefined;
   const stood = brief?.ok ? reader.say(field.dimension, brief.value.survey.values[name]) : '';
   const described = !reading && !assumed && isKnown(survey, name);
@@ -124,7 +125,7 @@ function SurveyReading({ name }: { name: SurveyKey }) {
       reading={reading}
       onChange={change}
       placeholder={placeholder}
-      fault={failure && `${failureSentence({ ...failure, path: field.label })} ${field.outside}`}
+      fault={failure && `${failureSentence({ ...failure, path: label })} ${outside}`}
       adopt={isTds ? (quantity) => inMeterScale(quantity, scale) : undefined}
       beside={
         isTds && brief?.ok
@@ -140,9 +141,9 @@ function SurveyReading({ name }: { name: SurveyKey }) {
 const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 
 /** A well's daily range is set by its pressure switch. */
-const wellFields: Partial<Record<SurveyKey, { how: string }>> = {
-  lowestPressure: { how: 'Cut-in of the well’s pressure switch.' },
-  highestPressure: { how: 'Cut-out of the well’s pressure switch.' },
+const wellFields: Partial<Record<SurveyKey, FieldName>> = {
+  lowestPressure: 'wellCutIn',
+  highestPressure: 'wellCutOut',
 };
 
 function DetailReading({ name }: { name: DetailKey }) {
@@ -196,7 +197,7 @@ function SurveyChoice({ name }: { name: ChoiceKey }) {
 
 function SiteAnswer({ name }: { name: SiteQuestionKey }) {
   const { document, edit } = useJob();
-  const { label, why, answers } = siteQuestions[name];
+  const { label, why, answers } = siteQuestionWords[name];
   const options = [
     ...Object.entries(answers as Record<string, string>).map(([value, text]) => ({
       value,

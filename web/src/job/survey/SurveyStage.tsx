@@ -1,9 +1,8 @@
-import { surveyFields } from '@katharos/job';
-import { missingWords } from '@katharos/words';
+import { fieldWords, missingWords } from '@katharos/words';
 import { Button, Group, Stack, Title } from '@mantine/core';
 import { Fragment, useEffect, useState, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
-import { NoteField } from '../../ui/NoteField.tsx';
+import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
 import { useDocument, useJob, useJobId } from '../open/useJob.ts';
@@ -148,7 +147,7 @@ function Missing() {
         <Fragment key={key}>
           {i > 0 && ' '}
           <Link to={placeLink(place, key)} replace>
-            {surveyFields[key].label}
+            {fieldWords[key].label}
           </Link>{' '}
           {missingWords[key]}.
         </Fragment>
@@ -191,6 +190,15 @@ function Onward({ place }: { place: string }) {
 
 function Notes() {
   const { document, edit } = useJob();
-  const save = (note: string) => edit((current) => ({ customer: { ...current.customer, note } }));
-  return <NoteField label="Note" value={document.customer.note} onSave={save} />;
+  const save = (note: string, of: string) =>
+    edit((current) => ({ customer: { ...current.customer, note } }), of);
+  return (
+    <NoteField
+      label="Note"
+      keptAs="note"
+      most={2000}
+      value={document.customer.note}
+      onSave={save}
+    />
+  );
 }

@@ -27,6 +27,15 @@ export const choiceFields: Record<ChoiceKey, Choice> = {
       { value: 'unknown', label: 'Not asked' },
     ],
   },
+  minerals: {
+    label: 'Minerals wanted',
+    options: [
+      { value: 'taste', label: 'For taste' },
+      { value: 'pH', label: 'For pH' },
+      { value: 'no', label: 'No' },
+      { value: 'unknown', label: 'Not asked' },
+    ],
+  },
   disinfectant: {
     label: 'Disinfectant',
     options: [

@@ -2,7 +2,8 @@ import type { DetailKey, SiteQuestionKey } from '@katharos/job';
 import type { SurveyKey } from '@katharos/core';
 
 /** Questions whose answers stand in the survey itself. */
-export type ChoiceKey = 'source' | 'disinfectant' | 'safe' | 'outlet' | 'tankRoom' | 'meterScale';
+export type ChoiceKey =
+  'source' | 'disinfectant' | 'safe' | 'outlet' | 'tankRoom' | 'meterScale' | 'minerals';
 
 /** What is asked in one place, in the order in which a person stands there. */
 export interface SurveyGroup {
@@ -30,7 +31,7 @@ export const surveyGroups: SurveyGroup[] = [
     id: 'demand',
     title: 'Demand',
     short: 'Demand',
-    choices: [],
+    choices: ['minerals'],
     readings: ['demand', 'largestDraw'],
     details: [],
     questions: [],
@@ -40,7 +41,7 @@ export const surveyGroups: SurveyGroup[] = [
     title: 'The year and the night',
     short: 'Year',
     choices: [],
-    readings: ['coldest', 'lowestPressure', 'highestPressure'],
+    readings: ['coldest', 'warmest', 'lowestPressure', 'highestPressure'],
     details: [],
     questions: [],
   },

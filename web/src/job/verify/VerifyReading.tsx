@@ -1,20 +1,20 @@
-import { type VerifyKey, verifyFields } from '@katharos/job';
+import { type FieldName, type VerifyKey, verifyFields } from '@katharos/job';
 import { useJob } from '../open/useJob.ts';
-import { QuantityInput } from '../../ui/QuantityInput.tsx';
+import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
 
 interface Props {
   name: VerifyKey;
   fault?: string | undefined;
-  /** How it is taken, where that is not as usual. */
-  how?: string | undefined;
+  /** Where it is taken in another way than usual: the words of that. */
+  wordsOf?: FieldName | undefined;
 }
 
 /** One reading of the verification. */
-export function VerifyReading({ name, fault, how }: Props) {
+export function VerifyReading({ name, fault, wordsOf }: Props) {
   const { document, edit, stamp } = useJob();
   return (
     <QuantityInput
-      field={how ? { ...verifyFields[name], how } : verifyFields[name]}
+      field={wordsOf ? { ...verifyFields[name], name: wordsOf } : verifyFields[name]}
       quantity={document.verify.readings[name]}
       fault={fault}
       onCommit={(quantity) =>

@@ -1,17 +1,25 @@
-import { failureSentence, gradeWords, verdictSentences } from '@katharos/words';
+import { failureSentence, fieldWords, verdictSentences } from '@katharos/words';
 import {
   type JobDocument,
   verificationReadings,
   type VerifyKey,
   verifyFields,
 } from '@katharos/job';
-import { isUltravioletLine, type SystemDesign, type Verdict, verdict } from '@katharos/core';
+import {
+  acceptance,
+  type HandChecks,
+  isUltravioletLine,
+  type SystemDesign,
+  type Verdict,
+  verdict,
+} from '@katharos/core';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
-import { NoteField } from '../../ui/NoteField.tsx';
-import { Tone, type ToneKind } from '../../ui/Tone.tsx';
+import { NoteField } from '../../ui/typed/NoteField.tsx';
+import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
+import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
@@ -35,21 +43,22 @@ export function VerifyStage() {
   return isUltravioletLine(design) ? (
     <VerifyingLamp line={design} />
   ) : (
-    <Verifying design={design} verify={document.verify} />
+    <Verifying design={design} />
   );
 }
 
-function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocument['verify'] }) {
-  const { edit, jobId } = useJob();
+function Verifying({ design }: { design: SystemDesign }) {
+  const { document, edit, jobId } = useJob();
+  const { verify } = document;
   const judged = useMemo(() => {
-    const readings = verificationReadings(verify);
+    const readings = verificationReadings(document);
     return readings ? verdict(design, readings) : null;
-  }, [design, verify]);
+  }, [design, document]);
   const faultAt = (key: VerifyKey) =>
     judged && !judged.ok && judged.failure.path === coreNames[key]
       ? key === 'productTds'
         ? 'Product TDS must be below feed TDS. Were the two cups swapped, or is the membrane not in?'
-        : failureSentence({ ...judged.failure, path: verifyFields[key].label })
+        : failureSentence({ ...judged.failure, path: fieldWords[verifyFields[key].name].label })
       : undefined;
   return (
     <Stack gap="md">
@@ -77,11 +86,13 @@ function Verifying({ design, verify }: { design: SystemDesign; verify: JobDocume
           {failureSentence(judged.failure)}
         </Tone>
       )}
-      {judged?.ok && <VerdictPanel verdict={judged.value} />}
+      {judged?.ok && <VerdictPanel verdict={judged.value} checks={verify} />}
       <NoteField
         label="Remark"
+        keptAs="remark"
+        most={2000}
         value={verify.note}
-        onSave={(note) => edit((current) => ({ verify: { ...current.verify, note } }))}
+        onSave={(note, of) => edit((current) => ({ verify: { ...current.verify, note } }), of)}
       />
       {judged?.ok && (
         <Button
@@ -113,19 +124,16 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
   const missing = needed.filter((key) => !verify.readings[key]);
   return (
     <Tone kind="warn" head="No verdict yet">
-      Still to read: {reader.list(missing.map((key) => reader.within(verifyFields[key].label)))}.
+      Still to read:{' '}
+      {reader.list(missing.map((key) => reader.within(fieldWords[verifyFields[key].name].label)))}.
       The flows are not needed for the rejection, but they tell faults apart.
     </Tone>
   );
 }
 
-const tones: Record<Verdict['grade'], ToneKind> = { good: 'good', marginal: 'warn', fail: 'bad' };
-
-function VerdictPanel({ verdict: judged }: { verdict: Verdict }) {
+function VerdictPanel({ verdict: judged, checks }: { verdict: Verdict; checks: HandChecks }) {
   const reader = useReader();
-  const kind: ToneKind =
-    judged.grade === 'good' && !judged.asExpected ? 'warn' : tones[judged.grade];
-  const [first, ...rest] = verdictSentences(judged, reader);
+  const accepted = acceptance(judged, checks);
   return (
     <section className="panel" aria-label="Verdict">
       <Stack>
@@ -148,11 +156,9 @@ function VerdictPanel({ verdict: judged }: { verdict: Verdict }) {
               }}
             />
           </div>
-          <Tone kind={kind} head={gradeWords[judged.grade]} role="status">
-            {first}
-          </Tone>
+          <AcceptanceNotice accepted={accepted} />
         </SimpleGrid>
-        {rest.map((sentence) => (
+        {verdictSentences(judged, reader).map((sentence) => (
           <Text key={sentence}>{sentence}</Text>
         ))}
         <ComparisonTable verdict={judged} />

@@ -1,10 +1,11 @@
-import { lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
-import { ultravioletSentence } from '@katharos/words';
-import { isAddedLamp, type UltravioletLine } from '@katharos/core';
+import { lampFound, lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
+import { fieldWords, ultravioletSentence } from '@katharos/words';
+import { isAddedLamp, lampAcceptance, type UltravioletLine } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
-import { NoteField } from '../../ui/NoteField.tsx';
+import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
+import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -37,9 +38,7 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
             <VerifyReading
               key={name}
               name={name}
-              how={
-                name === 'productFlow' ? 'Tap fully open, lamp lit: jug and stopwatch.' : undefined
-              }
+              wordsOf={name === 'productFlow' ? 'litFlow' : undefined}
             />
           ))}
           <VerifyReading name="temperature" />
@@ -48,18 +47,16 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
       </section>
       <Checks verify={verify} />
       {found ? (
-        <Tone
-          kind={found.enough ? 'good' : 'bad'}
-          head={found.enough ? 'The dose is enough' : 'Not good enough yet'}
-        >
-          {ultravioletSentence(found, reader)}
-        </Tone>
+        <>
+          <AcceptanceNotice accepted={lampAcceptance(lampFound(found), verify)} />
+          <Text>{ultravioletSentence(found, reader)}</Text>
+        </>
       ) : (
         <Tone kind="warn" head="No verdict yet">
           Still to read:{' '}
           {needed
             .filter((name) => !verify.readings[name])
-            .map((name) => reader.within(verifyFields[name].label))
+            .map((name) => reader.within(fieldWords[verifyFields[name].name].label))
             .join(', ')}
           .
         </Tone>
@@ -69,8 +66,10 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
       </Tone>
       <NoteField
         label="Remark"
+        keptAs="remark"
+        most={2000}
         value={verify.note}
-        onSave={(note) => edit((current) => ({ verify: { ...current.verify, note } }))}
+        onSave={(note, of) => edit((current) => ({ verify: { ...current.verify, note } }), of)}
       />
       {found && (
         <Button

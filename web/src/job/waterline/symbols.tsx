@@ -40,6 +40,12 @@ const drawings: Record<NodeKind, ReactNode> = {
       <path d="M0 0c-1 -5 3 -8 6 -6M0 0c5 1 6 6 4 8M0 0c-4 3 -9 2 -9 -2" />
     </>
   ),
+  solenoid: (
+    <>
+      <path d="M-11 -2L0 4L-11 10zM11 -2L0 4L11 10z" />
+      <path d="M0 4V-3M-6 -11h12v8h-12zM-3 -8h6" />
+    </>
+  ),
   shutoff: (
     <>
       <rect x="-10" y="-10" width="20" height="20" rx="3" />

@@ -94,9 +94,10 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
   const { bodies, obstacles, placed, left, clashes, next, door } = plumbing;
   const [picked, setPicked] = useState<string | null>(null);
   const move = (id: string, place: Place) =>
-    edit(({ plumb }) => ({
-      plumb: { ...plumb, placements: { ...plumb.placements, [id]: place } },
-    }));
+    edit(
+      ({ plumb }) => ({ plumb: { ...plumb, placements: { ...plumb.placements, [id]: place } } }),
+      `place:${id}`,
+    );
   const tank = isUltravioletLine(system) ? null : system.tank;
   const body = bodies.find(({ id }) => id === picked);
   const one = placed.find(({ id }) => id === picked);
@@ -113,7 +114,7 @@ function Fitting({ plumbing, cabinet, system, brief }: Props & { cabinet: Cabine
         {door ? ', and the door’s opening' : ''}. Cabinet {reader.say('length', cabinet.width)}{' '}
         wide, {reader.say('length', cabinet.height)} high, {reader.say('length', cabinet.depth)}{' '}
         deep.
-        {tank && ` The full tank weighs about ${Math.round(fullTankKg(tank.volumeL))} kg.`}
+        {tank && ` The full tank weighs about ${reader.weight(fullTankKg(tank.volumeL))}.`}
       </Text>
       <SimpleGrid cols={{ base: 1, md: 2 }}>
         {(['front', 'above'] as const).map((view) => (

@@ -1,43 +1,36 @@
-import { NumberInput, type NumberInputProps } from '@mantine/core';
-import { useReader } from '../../../ui/useReader.ts';
+import { MeasureInput } from '../../../ui/typed/MeasureInput.tsx';
+import type { TextInputProps } from '@mantine/core';
 
-interface Props extends Pick<NumberInputProps, 'label' | 'description' | 'aria-label' | 'w'> {
+interface Props extends Pick<
+  TextInputProps,
+  'label' | 'description' | 'aria-label' | 'w' | 'size'
+> {
   valueM: number;
   onChangeM: (metres: number) => void;
   minM: number;
   maxM: number;
   /** Long ways in metres or feet, sizes of things in centimetres or inches. */
   long?: boolean;
+  keptAs: string;
 }
 
-/** A length in the reader's units, kept in metres; what lies outside is said at the field and not taken over. */
+const sizes = { metric: 'cm', us: 'in' } as const;
+const ways = { metric: 'm', us: 'ft' } as const;
+
+/** A length in the reader's units, kept in metres. */
 export function LengthInput({ valueM, onChangeM, minM, maxM, long = false, ...rest }: Props) {
-  const reader = useReader();
-  const { units: system } = reader;
-  const [perMetre, unit] =
-    system === 'us'
-      ? long
-        ? ([1 / 0.3048, 'ft'] as const)
-        : ([1 / 0.0254, 'in'] as const)
-      : long
-        ? ([1, 'm'] as const)
-        : ([100, 'cm'] as const);
-  const shown = (metres: number) => Number((metres * perMetre).toFixed(long ? 2 : 1));
   return (
-    <NumberInput
+    <MeasureInput
       {...rest}
-      key={`${unit}-${valueM}`}
-      size="md"
-      suffix={` ${unit}`}
-      decimalScale={long ? 2 : 1}
-      defaultValue={shown(valueM)}
-      min={shown(minM)}
-      max={shown(maxM)}
-      clampBehavior="blur"
-      onBlur={(event) => {
-        const typed = Number.parseFloat(event.currentTarget.value);
-        if (!Number.isFinite(typed) || typed === shown(valueM)) return;
-        onChangeM(Math.min(Math.max(typed / perMetre, minM), maxM));
+      measure={{
+        dimension: 'length',
+        range: { min: minM, max: maxM },
+        units: long ? ways : sizes,
+      }}
+      value={valueM}
+      wanted="Measure it, or Escape brings back what stood here."
+      onCommit={(metres) => {
+        if (metres !== undefined) onChangeM(metres);
       }}
     />
   );

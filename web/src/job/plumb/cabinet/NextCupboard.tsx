@@ -27,6 +27,7 @@ export function NextCupboard({
         {sides.map(([side, label]) => (
           <LengthInput
             key={side}
+            keptAs={`next-${side}`}
             label={label}
             w={170}
             valueM={cupboard[side]}

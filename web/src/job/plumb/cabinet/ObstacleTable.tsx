@@ -3,7 +3,8 @@ import type { Cabinet, Obstacle } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
-import { Button, Group, NumberInput, Table, Text, Title } from '@mantine/core';
+import { LengthInput } from './LengthInput.tsx';
+import { Button, Group, Table, Text, Title } from '@mantine/core';
 
 const columns = [
   ['x', 'from the left'],
@@ -24,8 +25,6 @@ export function ObstacleTable({
 }) {
   const { document, edit } = useJob();
   const reader = useReader();
-  const { units: system } = reader;
-  const [perMetre, unit] = system === 'us' ? [1 / 0.0254, 'in'] : [100, 'cm'];
   const set = (next: Obstacle[]) => edit(({ plumb }) => ({ plumb: { ...plumb, obstacles: next } }));
   const add = (kind: string) => {
     const taken = obstacles.filter(({ id }) => id.startsWith(kind)).length;
@@ -45,7 +44,7 @@ export function ObstacleTable({
         {document.plumb.obstacles
           ? 'As measured.'
           : 'As it usually is; measure what is really there.'}{' '}
-        Tubes are reckoned to the trap and from the stop valve, if one is entered. All in {unit}.
+        Tubes are reckoned to the trap and from the stop valve, if one is entered.
       </Text>
       <WideTable minWidth={700} label="What is in the way, scrolls sideways">
         <Table verticalSpacing={4}>
@@ -64,21 +63,17 @@ export function ObstacleTable({
                 <Table.Td>{bodyName(obstacle.id)}</Table.Td>
                 {columns.map(([key, label]) => (
                   <Table.Td key={key}>
-                    <NumberInput
+                    <LengthInput
                       aria-label={`${bodyName(obstacle.id)} ${label}`}
-                      w={86}
-                      min={0}
-                      max={200}
-                      decimalScale={1}
-                      value={Number((obstacle[key] * perMetre).toFixed(1))}
-                      onChange={(value) => {
-                        if (value === '') return;
-                        set(
-                          obstacles.map((one, k) =>
-                            k === i ? { ...one, [key]: Number(value) / perMetre } : one,
-                          ),
-                        );
-                      }}
+                      keptAs={`${obstacle.id}-${key}`}
+                      size="sm"
+                      w={96}
+                      minM={0}
+                      maxM={4}
+                      valueM={obstacle[key]}
+                      onChangeM={(metres) =>
+                        set(obstacles.map((one, k) => (k === i ? { ...one, [key]: metres } : one)))
+                      }
                     />
                   </Table.Td>
                 ))}

@@ -49,6 +49,7 @@ export function RemotePanel({
           }
         />
         <LengthInput
+          keptAs="remote-length"
           label="Length of each line, along its way"
           long
           valueM={remote.lengthM}
@@ -57,6 +58,7 @@ export function RemotePanel({
           onChangeM={(lengthM) => setRemote({ ...remote, lengthM })}
         />
         <LengthInput
+          keptAs="remote-rise"
           label="Tap above the tank"
           long
           valueM={remote.riseM}

@@ -15,7 +15,8 @@ import { useSizing } from '../../open/sizingContext.ts';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { DrainPicture } from './DrainPicture.tsx';
 import { Remarks } from './Remarks.tsx';
-import { Button, NativeSelect, Stack, Text, TextInput, Title } from '@mantine/core';
+import { NoteField } from '../../../ui/typed/NoteField.tsx';
+import { Button, NativeSelect, Stack, Text, Title } from '@mantine/core';
 
 interface Props {
   plumbing: Plumbing;
@@ -27,8 +28,8 @@ export function DrainPanel({ plumbing, system }: Props) {
   const { document, edit } = useJob();
   const { drain } = plumbing;
   const held = document.plumb.drain ?? {};
-  const set = (change: typeof held) =>
-    edit(({ plumb }) => ({ plumb: { ...plumb, drain: { ...plumb.drain, ...change } } }));
+  const set = (change: typeof held, of: string | null = null) =>
+    edit(({ plumb }) => ({ plumb: { ...plumb, drain: { ...plumb.drain, ...change } } }), of);
   return (
     <section className="panel" aria-label="Drain">
       <Title order={3} size="h4" mb="xs">
@@ -56,14 +57,14 @@ export function DrainPanel({ plumbing, system }: Props) {
               onChange={(event) => set({ place: event.currentTarget.value as SaddlePlace })}
             />
             {drain.deviation && (
-              <TextInput
+              <NoteField
                 label="Reason for the deviation"
-                size="md"
-                maxLength={500}
-                key={held.reason ?? ''}
-                defaultValue={held.reason ?? ''}
-                error={held.reason ? null : 'A deviation is recorded with its reason.'}
-                onBlur={(event) => set({ reason: event.currentTarget.value.trim() })}
+                keptAs="drain-reason"
+                most={500}
+                rows={1}
+                value={held.reason ?? ''}
+                wanted="A deviation is recorded with its reason."
+                onSave={(reason, of) => set({ reason: reason.trim() }, of)}
               />
             )}
             <DrainPicture

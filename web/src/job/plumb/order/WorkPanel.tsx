@@ -1,6 +1,6 @@
 import { type Plumbing, mayMove, type WorkStep } from '@katharos/core';
 import { stepParts, workWords } from '@katharos/words';
-import { usePhotographsQuery } from '../../../data/jobApi.ts';
+import { useJobPhotographs } from '../../photographs/useJobPhotographs.ts';
 import { useJob } from '../../open/useJob.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
@@ -14,7 +14,7 @@ const firstDrawn = 6;
 
 /** Everything that is done, in the order in which it can be done, ticked with who and when. */
 export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
-  const { jobId, document, edit, stamp } = useJob();
+  const { document, edit, stamp } = useJob();
   const reader = useReader();
   const { steps, parts } = plumbing;
   const done = document.plumb.done ?? {};
@@ -47,7 +47,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
     },
     [edit, stamp],
   );
-  const { data } = usePhotographsQuery(jobId);
+  const { photographs } = useJobPhotographs();
   useEffect(() => {
     // What was ticked folds away; the keyboard goes on to what comes next.
     if (ticked && next) checkboxOf(next.id)?.focus({ preventScroll: true });
@@ -62,7 +62,7 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
       isDone={isDone(step)}
       isNext={step.id === next?.id}
       onTick={tick}
-      photographs={data?.photographs.filter((one) => one.step === step.id) ?? []}
+      photographs={photographs.filter((one) => one.step === step.id)}
       moves={
         ordering
           ? {

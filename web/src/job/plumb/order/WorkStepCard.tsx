@@ -2,10 +2,11 @@ import { saysTheSame } from '@katharos/job';
 import { cautionWords, toolNames, workWords } from '@katharos/words';
 import type { WorkStep } from '@katharos/core';
 import { useEdit, useOpenJob } from '../../open/useJob.ts';
-import type { Photograph } from '@katharos/contract';
+import type { ShownPhotograph } from '../../photographs/useJobPhotographs.ts';
+import { NoteField } from '../../../ui/typed/NoteField.tsx';
 import { StepPhotographs } from '../../photographs/StepPhotographs.tsx';
 import { useReader } from '../../../ui/useReader.ts';
-import { ActionIcon, Button, Checkbox, Group, Textarea } from '@mantine/core';
+import { ActionIcon, Button, Checkbox, Group } from '@mantine/core';
 import IconArrowDown from '@tabler/icons-react/dist/esm/icons/IconArrowDown.mjs';
 import IconArrowUp from '@tabler/icons-react/dist/esm/icons/IconArrowUp.mjs';
 import { memo, useState } from 'react';
@@ -23,7 +24,7 @@ interface StepProps {
   onTick: (step: WorkStep, on: boolean) => void;
   /** Earlier and later, while the order is changed. */
   moves: { onUp: (() => void) | undefined; onDown: (() => void) | undefined } | null;
-  photographs: readonly Photograph[];
+  photographs: readonly ShownPhotograph[];
 }
 
 /** A step is made anew with every edit of the job; it is drawn anew only where it says something else. */
@@ -177,23 +178,20 @@ function StepNote({ id, title }: { id: string; title: string }) {
       </Button>
     );
   }
-  const save = (text: string) => {
-    setOpen(false);
-    if (text === note) return;
+  const save = (text: string, of: string) =>
     edit(({ plumb }) => {
       const { [id]: _old, ...rest } = plumb.notes ?? {};
       return { plumb: { ...plumb, notes: text ? { ...rest, [id]: text } : rest } };
-    });
-  };
+    }, of);
   return (
-    <Textarea
-      key={note}
+    <NoteField
       aria-label={`Note on ${title}`}
-      autosize
+      keptAs={`step:${id}`}
+      rows={1}
       autoFocus={open}
-      maxLength={1000}
-      defaultValue={note}
-      onBlur={(event) => save(event.currentTarget.value.trim())}
+      value={note}
+      onSave={(text, of) => save(text.trim(), of)}
+      onBlurCapture={() => setOpen(false)}
     />
   );
 }

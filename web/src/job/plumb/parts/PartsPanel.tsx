@@ -99,11 +99,13 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
               </Table.Td>
               <Table.Td ta="right">{reader.pieces(line.quantity, line.unit)}</Table.Td>
               <Table.Td ta="right" visibleFrom="sm">
-                {!known
-                  ? '–'
-                  : line.taken > 0
-                    ? `${reader.pieces(line.taken, line.unit)} taken`
-                    : reader.pieces(line.held, line.unit)}
+                {line.inKit >= line.quantity
+                  ? 'in the kit'
+                  : !known
+                    ? '–'
+                    : line.taken > 0
+                      ? `${reader.pieces(line.taken, line.unit)} taken`
+                      : reader.pieces(line.held, line.unit)}
               </Table.Td>
               <Table.Td ta="right">
                 {line.missing > 0 && (

@@ -1,24 +1,22 @@
 import { useReader } from '../../../ui/useReader.ts';
 import type { VanCheck } from '@katharos/core';
-import { usePutBackIntoVanMutation, useTakeFromVanMutation } from '../../../data/jobApi.ts';
-import { troubleOf } from '../../../data/api.ts';
-import { useJobId } from '../../open/useJob.ts';
+import { doToJob } from '../../../data/openJob.ts';
+import { useAppDispatch } from '../../../data/store.ts';
+import { useWaitingDeeds } from '../../open/useWaitingDeeds.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { Button, Group, Text } from '@mantine/core';
-import { notify } from '../../../ui/notices.tsx';
 import { Link } from 'react-router';
-
-const said = (answer: { error?: unknown }): void => {
-  if (answer.error) notify({ message: troubleOf(answer.error).message, color: 'red' });
-};
 
 /** Whether the van holds it all, what has to be bought, and taking it out of the van's stock. */
 export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck }) {
-  const jobId = useJobId();
   const reader = useReader();
-  const [take, { isLoading: isTaking }] = useTakeFromVanMutation();
-  const [putBack, { isLoading: isPuttingBack }] = usePutBackIntoVanMutation();
+  const dispatch = useAppDispatch();
+  const waiting = useWaitingDeeds().findLast(
+    ({ kind }) => kind === 'take' || kind === 'put-back',
+  )?.kind;
   const wanted = lines.map(({ id, quantity }) => ({ partId: id, quantity }));
+  const take = { kind: 'take', lines: wanted } as const;
+  const putBack = { kind: 'put-back' } as const;
   const shopping = short.map(({ name, missing, unit }) =>
     unit === 'm' ? `${missing} m of ${name}` : `${missing} × ${name}`,
   );
@@ -34,15 +32,20 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
     >
       {shopping.length > 0 && <Text size="sm">{shopping.join('; ')}.</Text>}
       <Group mt="xs" className="no-print">
-        {taking ? (
+        {waiting ? (
+          <Text size="sm">
+            {waiting === 'take'
+              ? 'It is taken out of the van’s stock as soon as the server answers.'
+              : 'It is put back into the van’s stock as soon as the server answers.'}
+          </Text>
+        ) : taking ? (
           <>
             <Text size="sm">
               Taken out of the van by {taking.takenBy}, {reader.when(taking.takenAt, 'date')}.
             </Text>
             <Button
               variant="default"
-              loading={isPuttingBack}
-              onClick={() => void putBack(jobId).then(said)}
+              onClick={() => void dispatch(doToJob(putBack, { undo: take, redo: putBack }))}
             >
               Put it back
             </Button>
@@ -50,9 +53,8 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
         ) : (
           <Button
             variant="default"
-            loading={isTaking}
             disabled={lines.every(({ held }) => held === 0)}
-            onClick={() => void take({ jobId: jobId, lines: wanted }).then(said)}
+            onClick={() => void dispatch(doToJob(take, { undo: putBack, redo: take }))}
           >
             Take it out of the van
           </Button>

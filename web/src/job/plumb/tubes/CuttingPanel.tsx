@@ -3,17 +3,16 @@ import { cuttingPlan, partsOf, type ScheduledTube, type TubeSize, tubeSizes } fr
 import { useVanQuery } from '../../../data/jobApi.ts';
 import { useJob } from '../../open/useJob.ts';
 import { useReader } from '../../../ui/useReader.ts';
+import { LengthInput } from '../cabinet/LengthInput.tsx';
 import { useSizing } from '../../open/sizingContext.ts';
-import { Button, Group, NativeSelect, NumberInput, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 
 /** Which piece comes off which coil in the van, so that the least is thrown away. */
 export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
   const { document, edit } = useJob();
   const reader = useReader();
-  const { units: system } = reader;
   const inVan = useVanTube();
-  const perMetre = system === 'us' ? 1 / 0.3048 : 1;
   const held = document.plumb.coils;
   const coils = useMemo(() => held ?? [], [held]);
   const set = (next: typeof coils) => edit(({ plumb }) => ({ plumb: { ...plumb, coils: next } }));
@@ -58,19 +57,16 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
                 )
               }
             />
-            <NumberInput
+            <LengthInput
               label="Length left"
-              size="md"
-              min={0.1}
-              max={500 * perMetre}
-              decimalScale={2}
-              suffix={system === 'us' ? ' ft' : ' m'}
-              value={Number((coil.lengthM * perMetre).toFixed(2))}
-              onChange={(value) => {
-                const lengthM = Number(value) / perMetre;
-                if (lengthM >= 0.1)
-                  set(coils.map((one, k) => (k === i ? { ...one, lengthM } : one)));
-              }}
+              keptAs={coil.id}
+              long
+              minM={0.1}
+              maxM={500}
+              valueM={coil.lengthM}
+              onChangeM={(lengthM) =>
+                set(coils.map((one, k) => (k === i ? { ...one, lengthM } : one)))
+              }
             />
             <Button
               variant="subtle"

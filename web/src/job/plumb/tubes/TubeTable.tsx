@@ -18,18 +18,17 @@ import {
   tubeFunctions,
 } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
-import { QuantityInput } from '../../../ui/QuantityInput.tsx';
+import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { SizeSelect } from './SizeSelect.tsx';
 import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
 
 const routeField: QuantityField = {
+  name: 'route',
   dimension: 'length',
-  label: 'Route',
-  how: '',
   range: routeRangeM,
-  outside: 'Measure along the way the tube will take; check the unit.',
+  units: { metric: 'cm', us: 'in' },
 };
 
 /** Every tube: from, to, what it carries, how long it is cut. Measured routes replace those by position, and those the usual ones. */
@@ -97,6 +96,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   <Table.Td>
                     <QuantityInput
                       field={routeField}
+                      keptAs={run.id}
                       label={undefined}
                       description={undefined}
                       aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}

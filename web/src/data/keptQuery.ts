@@ -1,0 +1,69 @@
+import {
+  type BaseQueryFn,
+  type FetchArgs,
+  fetchBaseQuery,
+  type FetchBaseQueryError,
+} from '@reduxjs/toolkit/query/react';
+import { fetchAndHear } from './serverClock.ts';
+
+/** Patience with one request, ms. */
+const patienceMs = 15_000;
+/** With something that was answered before, a silent server is not waited for so long. */
+const shortPatienceMs = 6_000;
+
+const ask = fetchBaseQuery({
+  baseUrl: '/api',
+  timeout: patienceMs,
+  fetchFn: fetchAndHear,
+});
+const askShortly = fetchBaseQuery({
+  baseUrl: '/api',
+  timeout: shortPatienceMs,
+  fetchFn: fetchAndHear,
+});
+
+const addressOf = (args: string | FetchArgs): string => {
+  if (typeof args === 'string') return args;
+  const params = args.params as Record<string, string> | undefined;
+  return params ? `${args.url}?${new URLSearchParams(params)}` : args.url;
+};
+
+const isQuestion = (args: string | FetchArgs) =>
+  typeof args === 'string' || args.method === undefined || args.method === 'GET';
+
+const isUnanswered = ({ status }: FetchBaseQueryError) =>
+  status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 504;
+
+/** The store is loaded beside the first answer, not before it. */
+const store = () => import('./line/keptStore.ts');
+
+/** Asks the server, keeps what it answers, and where it cannot be asked gives what it said last. */
+export const keptQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
+  args,
+  context,
+  options,
+) => {
+  if (!isQuestion(args)) return ask(args, context, options);
+  const address = addressOf(args);
+  const known = store()
+    .then(({ keptAnswer }) => keptAnswer(address))
+    .catch(() => undefined);
+  const result = await ((await hasKept(known)) ? askShortly : ask)(args, context, options);
+  if (result.error && isUnanswered(result.error)) {
+    const kept = await known;
+    return kept ? { data: kept.body } : result;
+  }
+  if (!result.error && result.data !== undefined) {
+    void store()
+      .then(({ keepAnswer }) => keepAnswer(address, result.data))
+      .catch(() => undefined);
+  }
+  return result;
+};
+
+/** Whether something is known already, as far as that can be told without waiting for it. */
+const hasKept = (known: Promise<unknown>): Promise<boolean> =>
+  Promise.race([
+    known.then(Boolean),
+    new Promise<boolean>((resolve) => setTimeout(resolve, 30, false)),
+  ]);

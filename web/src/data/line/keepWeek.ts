@@ -1,0 +1,48 @@
+import {
+  jobListSchema,
+  jobSchema,
+  paperListSchema,
+  photographListSchema,
+} from '@katharos/contract';
+import { call } from './call.ts';
+import { keepAnswer } from './keptStore.ts';
+import { takeIn } from './sender.ts';
+
+/** What is worked on now: jobs touched within these days, and no more than so many. */
+const days = 7;
+const mostJobs = 40;
+
+/** Fetches one answer and keeps it for when the server cannot be asked. */
+async function fetchKept(address: string): Promise<unknown> {
+  const answer = await call({ method: 'GET', address });
+  if (answer.kind !== 'answered') return undefined;
+  await keepAnswer(address, answer.body);
+  return answer.body;
+}
+
+/** Keeps this week's jobs with their photographs, the parts and the van, so that they open without a line. One thing at a time, quietly. */
+export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void> {
+  for (const address of ['/catalogue', '/van']) await fetchKept(address);
+  const list = jobListSchema.safeParse(
+    await fetchKept('/jobs?search=&shelf=open').catch(() => undefined),
+  );
+  if (!list.success) return;
+  const since = new Date(now.getTime() - days * 86400e3).toISOString();
+  for (const { id } of list.data.jobs
+    .filter(({ updatedAt }) => updatedAt >= since)
+    .slice(0, mostJobs)) {
+    if (!isWanted()) return;
+    const job = jobSchema.safeParse(await fetchKept(`/jobs/${id}`));
+    if (job.success) await takeIn(job.data);
+    const papers = paperListSchema.safeParse(await fetchKept(`/jobs/${id}/papers`));
+    for (const paper of papers.success ? papers.data.papers : []) {
+      await fetchKept(`/jobs/${id}/papers/${paper.id}`);
+    }
+    const photographs = photographListSchema.safeParse(await fetchKept(`/jobs/${id}/photographs`));
+    if (!photographs.success) continue;
+    // Asking is enough: the service worker keeps what it sees.
+    for (const one of photographs.data.photographs) {
+      await fetch(`/api/jobs/${id}/photographs/${one.id}`).catch(() => undefined);
+    }
+  }
+}

@@ -1,0 +1,41 @@
+import { ExpirationPlugin } from 'workbox-expiration';
+import {
+  cleanupOutdatedCaches,
+  createHandlerBoundToURL,
+  precacheAndRoute,
+} from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { CacheFirst } from 'workbox-strategies';
+
+/** The files of this build, written in when it is built. */
+declare const builtFiles: { url: string; revision: string | null }[];
+
+/** What this file needs of the scope that it runs in. */
+interface WorkerScope {
+  skipWaiting: () => Promise<void>;
+  addEventListener: (type: 'message', listener: (event: MessageEvent) => void) => void;
+}
+const scope = self as unknown as WorkerScope;
+
+// Every page opens without a line: all of this build is kept, and every address is a page of it.
+precacheAndRoute(builtFiles);
+cleanupOutdatedCaches();
+registerRoute(
+  new NavigationRoute(createHandlerBoundToURL('/index.html'), {
+    denylist: [/^\/api\//, /^\/(healthz|readyz)$/],
+  }),
+);
+
+// A photograph's bytes never change under its address.
+registerRoute(
+  ({ url }) => /^\/api\/jobs\/[^/]+\/photographs\/[^/]+$/.test(url.pathname),
+  new CacheFirst({
+    cacheName: 'photographs',
+    plugins: [new ExpirationPlugin({ maxEntries: 600, purgeOnQuotaError: true })],
+  }),
+);
+
+// A new version waits until the person says so: nothing is changed under a page at work.
+scope.addEventListener('message', ({ data }) => {
+  if (data === 'take-over') void scope.skipWaiting();
+});

@@ -1,0 +1,17 @@
+import type { PaperKind } from '@katharos/contract';
+import { useCallback } from 'react';
+import { useReader } from '../ui/useReader.ts';
+import { keep } from '../data/line/keep.ts';
+
+/** The calendar that the person stands in: the house's. */
+const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** A way to make a record of a paper of a job as it stands; kept here first, like everything that is done. */
+export function useIssue(jobId: string) {
+  const { units } = useReader();
+  return useCallback(
+    (paper: PaperKind, { reason = '', regardless = false } = {}): Promise<void> =>
+      keep(jobId, { kind: 'paper', paper, units, timeZone: timeZone(), reason, regardless }),
+    [jobId, units],
+  );
+}
