@@ -8,7 +8,18 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const [command = '', ...options] = process.argv.slice(2);
-const commands = ['demo', 'start', 'dev', 'test', 'bench', 'solve', 'screenshots', 'pagespeed'];
+const commands = [
+  'demo',
+  'start',
+  'dev',
+  'test',
+  'bench',
+  'solve',
+  'screenshots',
+  'pagespeed',
+  'houses',
+  'faults',
+];
 
 if (!commands.includes(command)) {
   console.error(`Unknown command "${command}". Known: ${commands.join(', ')}.`);

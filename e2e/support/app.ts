@@ -35,8 +35,22 @@ async function newDatabase(): Promise<string> {
   return url.href;
 }
 
-/** Starts the built application and waits for the address that it prints. @param port 0 for one that nobody uses */
-export async function startApp(databaseUrl?: string, port = '0'): Promise<App> {
+interface Start {
+  databaseUrl?: string;
+  /** 0 for one that nobody uses. */
+  port?: string;
+  webRoot?: string;
+}
+
+/** The built page's folder. */
+export const builtPage = join(root, 'web/dist');
+
+/** Starts the built application and waits for the address that it prints. */
+export async function startApp({
+  databaseUrl,
+  port = '0',
+  webRoot = builtPage,
+}: Start = {}): Promise<App> {
   const database = databaseUrl ?? (await newDatabase());
   const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
     env: {
@@ -44,7 +58,7 @@ export async function startApp(databaseUrl?: string, port = '0'): Promise<App> {
       NODE_ENV: 'production',
       DATABASE_URL: database,
       PORT: port,
-      WEB_ROOT: join(root, 'web/dist'),
+      WEB_ROOT: webRoot,
       KATHAROS_DEMO: '1',
       LOG_LEVEL: 'error',
     },

@@ -1,4 +1,4 @@
-import { type Reader, readerOf } from '@katharos/words';
+import { fieldWords, type Reader, readerOf, siteQuestionWords } from '@katharos/words';
 import {
   briefOf,
   detailFields,
@@ -7,7 +7,6 @@ import {
   newJobDocument,
   type QuantityField,
   type Reading,
-  siteQuestions,
   starterCatalogue,
   type Survey,
   surveyFields,
@@ -53,9 +52,9 @@ export async function beginJobByHand(page: Page, name: string): Promise<string> 
 /** Short name of the place where each field of the survey stands, by its label. */
 const placeOfLabel = new Map(
   surveyGroups.flatMap(({ short, readings, details, questions, choices }) => [
-    ...readings.map((key) => [surveyFields[key].label, short] as const),
-    ...details.map((key) => [detailFields[key].label, short] as const),
-    ...questions.map((key) => [siteQuestions[key].label as string, short] as const),
+    ...readings.map((key) => [fieldWords[key].label, short] as const),
+    ...details.map((key) => [fieldWords[key].label, short] as const),
+    ...questions.map((key) => [siteQuestionWords[key].label, short] as const),
     ...choices.map((key) => [choiceFields[key].label, short] as const),
   ]),
 );
@@ -78,6 +77,18 @@ export async function enter(page: Page, label: string, text: string): Promise<vo
   await input.fill(text);
   await input.press('Enter');
 }
+
+/** Waits until the browser holds the application. */
+export const keptForOffline = (page: Page): Promise<void> =>
+  expect
+    .poll(
+      () =>
+        page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state),
+      {
+        timeout: 30_000,
+      },
+    )
+    .toBe('activated');
 
 /** Waits until the server has what is on screen. */
 export const saved = (page: Page): Promise<void> =>
@@ -116,7 +127,7 @@ export type TypedDetails = Partial<Record<DetailKey, string>>;
 
 export async function takeSurvey(page: Page, typed: Typed): Promise<void> {
   for (const [key, text] of Object.entries(typed)) {
-    await enter(page, surveyFields[key as SurveyKey].label, text);
+    await enter(page, fieldWords[key as SurveyKey].label, text);
   }
 }
 
@@ -172,7 +183,7 @@ interface Seed {
   at: string;
 }
 
-async function addJob(page: Page, name: string) {
+export async function addJob(page: Page, name: string) {
   const made = await page.request.post('/api/jobs', { data: { name } });
   expect(made.status()).toBe(201);
   return (await made.json()) as { id: string; version: number; document: JobDocument };

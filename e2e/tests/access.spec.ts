@@ -379,6 +379,8 @@ test('a job can be opened, sized and read by keyboard alone', async ({ page }) =
   await page.keyboard.press('/');
   await page.keyboard.type('quenby');
   await expect(page.getByRole('list', { name: 'Jobs' }).getByRole('link')).toHaveCount(1);
+  // Past which jobs are shown.
+  await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /system/, level: 2 })).toBeVisible();

@@ -32,6 +32,7 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   await panel.getByRole('button', { name: 'Couple' }).click();
   await expect(page.getByText('Still missing')).toHaveCount(0);
   await panel.getByLabel('People').fill('3');
+  await panel.getByLabel('People').press('Enter');
   await expect(panel).toContainText(`Takes ${reader.say('dailyVolume', meanDemand(household))}`);
   await expect(page.getByLabel('Daily demand')).toHaveAttribute(
     'placeholder',

@@ -23,14 +23,14 @@ async function checkSheet(page: Page, system: Parameters<typeof plumbingOf>[1]):
   const { brief } = sizedByTheCore(fair);
   const { steps, tubes, parts } = plumbingOf(newJobDocument('x'), system, brief);
   const sheet = page.getByRole('article', { name: 'Job sheet' });
-  const listed = sheet.getByRole('list').first().getByRole('listitem');
+  const listed = sheet.getByRole('list', { name: 'Order of work' }).getByRole('listitem');
   await expect(listed).toHaveCount(steps.length);
   for (const [i, step] of steps.entries()) {
     const { title, instruction, proof } = workWords(step, reader);
     await expect(listed.nth(i)).toContainText(`${title}. ${instruction}`);
     await expect(listed.nth(i)).toContainText(proof);
   }
-  const rows = sheet.getByRole('table').first().getByRole('row');
+  const rows = sheet.getByRole('table', { name: 'Tubes' }).getByRole('row');
   for (const [i, tube] of tubes.entries()) {
     await expect(rows.nth(i + 1)).toContainText(`${placeName(tube.from)} – ${placeName(tube.to)}`);
     await expect(rows.nth(i + 1)).toContainText(`${Math.ceil(tube.cutM * 100)} cm`);

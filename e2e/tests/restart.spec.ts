@@ -1,5 +1,20 @@
-import { expect, signedInState, startApp, test } from '../support/app.ts';
-import { beginJob, enter, field, saved } from '../support/job.ts';
+import { type ChildProcessWithoutNullStreams, spawn } from 'node:child_process';
+import {
+  appendFileSync,
+  chmodSync,
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  rmSync,
+} from 'node:fs';
+import { type AddressInfo, createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { builtPage, expect, type Page, signedInState, startApp, test } from '../support/app.ts';
+import { beginJob, enter, field, keptForOffline, saved } from '../support/job.ts';
+
+const root = join(import.meta.dirname, '../..');
 
 test('work and sign-in survive a restart of the server, and what was typed meanwhile arrives', async ({
   browser,
@@ -18,7 +33,7 @@ test('work and sign-in survive a restart of the server, and what was typed meanw
     await app.stop();
     await enter(page, 'Daily demand', '14');
     await expect(page.getByText('The server cannot be reached')).toBeVisible();
-    app = await startApp(app.databaseUrl, port);
+    app = await startApp({ databaseUrl: app.databaseUrl, port });
     await saved(page);
     await page.reload();
     await expect(await field(page, 'Feed TDS')).toHaveValue('333 mg/L');
@@ -28,3 +43,101 @@ test('work and sign-in survive a restart of the server, and what was typed meanw
     await app.stop();
   }
 });
+
+test('a newer version is offered and gone over to when the person wants it; a page of before that finds a file gone says so', async ({
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const webRoot = mkdtempSync(join(tmpdir(), 'katharos-page-'));
+  cpSync(builtPage, webRoot, { recursive: true });
+  const app = await startApp({ webRoot });
+  const offered = (page: Page) => page.getByText('A newer version is there');
+  try {
+    const storageState = await signedInState(app.url);
+    const context = await browser.newContext({ baseURL: app.url, storageState });
+    const page = await context.newPage();
+    const old = await browser.newContext({
+      baseURL: app.url,
+      storageState,
+      serviceWorkers: 'block',
+    });
+    const oldPage = await old.newPage();
+    await beginJob(page, 'Updated');
+    await oldPage.goto('/jobs');
+    await expect(oldPage.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+    await enter(page, 'Feed TDS', '333');
+    await keptForOffline(page);
+    await page.reload();
+    await expect(await field(page, 'Feed TDS')).toHaveValue('333 mg/L');
+    // The newer version: another worker, and files under other names.
+    appendFileSync(join(webRoot, 'serviceWorker.js'), '\n// newer\n');
+    rmSync(join(webRoot, 'serviceWorker.js.br'), { force: true });
+    rmSync(join(webRoot, 'serviceWorker.js.gz'), { force: true });
+    for (const file of readdirSync(join(webRoot, 'assets'))) {
+      if (/^(SizeStage|SurveyStage)/.test(file)) rmSync(join(webRoot, 'assets', file));
+    }
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
+    await expect(offered(page)).toBeVisible();
+    await page.waitForTimeout(500);
+    const reloaded = page.waitForEvent('load');
+    await page.getByRole('button', { name: 'Go over now' }).click();
+    await reloaded;
+    await expect(await field(page, 'Feed TDS')).toHaveValue('333 mg/L');
+    await expect(offered(page)).toHaveCount(0);
+    await oldPage.getByRole('link', { name: /Tamsin/ }).click();
+    await expect(oldPage.getByRole('heading', { name: 'A newer version is there' })).toBeVisible();
+    await context.close();
+    await old.close();
+  } finally {
+    await app.stop();
+    rmSync(webRoot, { recursive: true, force: true });
+  }
+});
+
+test('a port in use is refused with a sentence; a launcher that is killed leaves nothing on it', async () => {
+  const scratch = mkdtempSync(join(tmpdir(), 'katharos-launched-'));
+  // The database's own account has to get in.
+  chmodSync(scratch, 0o755);
+  const port = String(await listened(0));
+  const launch = () =>
+    spawn(process.execPath, [join(root, 'tools/bootstrap.mjs'), 'start'], {
+      env: { ...process.env, KATHAROS_DATA: scratch, PORT: port, DATABASE_URL: undefined },
+    });
+  const first = launch();
+  try {
+    await said(first, `ready at http://127.0.0.1:${port}`);
+    const second = launch();
+    await said(second, `Port ${port} is in use by another program`);
+    first.kill('SIGKILL');
+    await expect.poll(() => listened(Number(port)), { timeout: 15_000 }).toBe(Number(port));
+    const pidFile = join(scratch, 'firm/data/postmaster.pid');
+    await expect.poll(() => existsSync(pidFile), { timeout: 15_000 }).toBe(false);
+  } finally {
+    first.kill('SIGKILL');
+    rmSync(scratch, { recursive: true, force: true });
+  }
+});
+
+/** Waits until a process says something. */
+const said = (child: ChildProcessWithoutNullStreams, words: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    let text = '';
+    const hear = (more: Buffer) => {
+      text += more.toString();
+      if (text.includes(words)) resolve();
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.once('exit', () => reject(new Error(`it ended without saying so: ${text}`)));
+  });
+
+/** Listens for a moment; the port it got, or null where that is in use. */
+const listened = (port: number): Promise<number | null> =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(null));
+    probe.listen(port, '127.0.0.1', () => {
+      const { port: got } = probe.address() as AddressInfo;
+      probe.close(() => resolve(got));
+    });
+  });

@@ -1,8 +1,10 @@
+import type { Job } from '@katharos/contract';
 import { readerOf } from '@katharos/words';
 import { starterCatalogue } from '@katharos/job';
 import { judge, partsOf } from '@katharos/core';
 import {
   decision,
+  enter,
   fair,
   openJobs,
   openWaterline,
@@ -157,4 +159,42 @@ test('what the firm holds its systems to is kept, used, and can be taken back', 
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByLabel('Currency').fill('euro');
   await expect(page.getByLabel('Currency')).toHaveValue('EUR');
+});
+
+/** The design that the server has of the open job as the chosen one. */
+async function chosenDesign(page: Page) {
+  await expect(page).toHaveURL(/plumb/);
+  await saved(page);
+  const [, id] = /jobs\/([^/]+)/.exec(page.url())!;
+  const { document } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as Job;
+  return document.system!.design;
+}
+
+test('only what was found for the readings as they are can be used', async ({ page }) => {
+  const low = { ...fair, pressure: '1.4' };
+  expect(sizedByTheCore(low).design).not.toEqual(sizedByTheCore(fair).design);
+  await sized(page, 'Outdated');
+  await stage(page, 'Survey').click();
+  await enter(page, 'Supply pressure', '1.4');
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  expect(await chosenDesign(page)).toEqual(sizedByTheCore(low).design);
+});
+
+test('a worker that dies is said and started anew, and its answer comes', async ({ page }) => {
+  await sized(page, 'Broken');
+  await stage(page, 'Survey').click();
+  for (const worker of page.workers()) {
+    await worker.evaluate(() =>
+      addEventListener('message', () => {
+        throw new Error('made to break');
+      }),
+    );
+  }
+  await enter(page, 'Supply pressure', '1.4');
+  await expect(page.getByText('A computation stopped').first()).toBeVisible();
+  await stage(page, 'Size').click();
+  await page.getByRole('button', { name: 'Use this system' }).click();
+  const { design } = sizedByTheCore({ ...fair, pressure: '1.4' });
+  expect(await chosenDesign(page)).toEqual(design);
 });

@@ -1,6 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { flushWords, readerOf } from '@katharos/words';
-import { newJobDocument, plumbingOf } from '@katharos/job';
-import { expectedReadings, flushPlan, verdict } from '@katharos/core';
+import { flushOf, newJobDocument, plumbingOf } from '@katharos/job';
+import { expectedReadings, verdict } from '@katharos/core';
 import {
   beginJobByHand,
   enter,
@@ -79,9 +80,10 @@ test('one job from the first reading to the certificate, every number as the cor
     await page.getByRole('button', { name: 'Use this system' }).click();
   });
 
+  const empty = newJobDocument('x');
   await test.step('plumb', async () => {
     await expect(page.getByRole('heading', { name: 'Plumb', level: 2 })).toBeVisible();
-    const { parts: lines, tubes } = plumbingOf(newJobDocument('x'), design, brief);
+    const { parts: lines, tubes } = plumbingOf(empty, design, brief);
     await plumbView(page, 'Parts').click();
     const parts = page.getByRole('region', { name: 'Parts' });
     for (const line of lines) {
@@ -99,7 +101,9 @@ test('one job from the first reading to the certificate, every number as the cor
   });
 
   await test.step('flush, with a timer that survives a reload', async () => {
-    const steps = flushPlan(design, today);
+    const plan = flushOf(empty, design, brief, plumbingOf(empty, design, brief));
+    if (!plan.ok) throw new Error(plan.failure.code);
+    const steps = plan.value;
     const card = page.getByRole('region', { name: 'This step' });
     let reloaded = false;
     for (const [i, step] of steps.entries()) {
@@ -117,6 +121,16 @@ test('one job from the first reading to the certificate, every number as the cor
           await page.reload();
           await expect(ready).toHaveText(promised!);
           reloaded = true;
+        }
+        if (step.id === 'tank-fill-1') {
+          const times = page.getByRole('region', { name: 'Times' });
+          await expect(times).toContainText('Nobody has to stay: come back at');
+          const saving = page.waitForEvent('download');
+          await times.getByRole('button', { name: 'Times as a calendar file' }).click();
+          const calendar = readFileSync(await (await saving).path(), 'utf8');
+          // Each draining is the household's; what comes behind them is one visit.
+          const drainings = steps.filter(({ code }) => code === 'tank-drain').length;
+          expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(drainings + 1);
         }
       }
       await card.getByRole('button', { name: /^Done/ }).click();
@@ -167,7 +181,10 @@ test('one job from the first reading to the certificate, every number as the cor
     await expect(sheet).toContainText(design.membrane.name);
     await expect(sheet).toContainText('A TDS meter checks the membrane, not the safety');
     await page.getByRole('button', { name: 'Issue and hand over' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Issue the certificate' });
+    await dialog.getByRole('button', { name: /^Issue/ }).click();
     await expect(page.getByText('Handed over')).toBeVisible();
+    await expect(sheet).toContainText('Version 1');
     await saved(page);
     const href = await page.getByRole('link', { name: 'PDF' }).getAttribute('href');
     const pdf = await page.request.get(href!);

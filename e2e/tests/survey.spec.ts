@@ -124,7 +124,7 @@ test('photographs are added, captioned, taken away and brought back; what is no 
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(panel).toContainText('Trap from the left');
   await files.setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no') });
-  await expect(panel.getByRole('alert')).toContainText('x.jpg: This file is no picture');
+  await expect(panel.getByRole('alert')).toContainText('x.jpg holds no picture that can be read');
 });
 
 test('a day is drawn up, nudged by keys, dragged and typed, and makes the demand', async ({

@@ -153,7 +153,7 @@ function benchRecommendation(): void {
   if (!brief.ok) throw new Error(brief.failure.code);
   const { task, requirements } = brief.value;
   write(
-    'Recommendation: every candidate in four conditions, the sound ones on two days of their household or more',
+    'Recommendation: every candidate in five conditions, the sound ones on two days of their household or more',
   );
   // A tank more is one more candidate for every feed side; a restrictor more is another feed side, whose curves are to be solved.
   const tanks = (copies: number) =>
@@ -168,7 +168,7 @@ function benchRecommendation(): void {
     }));
   for (const [more, catalogueOf, most] of [
     ['tanks', tanks, 16],
-    ['restrictors', restrictors, 14],
+    ['restrictors', restrictors, 16],
   ] as const) {
     for (const copies of [1, 4, most]) {
       const catalogue = catalogueOf(copies);
@@ -186,7 +186,7 @@ function benchRecommendation(): void {
   );
 
   const { site, waters } = task;
-  const designs = candidates(restrictors(14), site);
+  const designs = candidates(restrictors(16), site);
   const trial = trialOf(requirements);
   const judgedIn = (days: typeof trial | null) => {
     const solutions = new Solutions();
@@ -194,7 +194,7 @@ function benchRecommendation(): void {
       judge(design, waters, requirements, { trial: days, solutions, soundDaysOnly: true }),
     );
   };
-  const listing = runMs(() => candidates(restrictors(14), site));
+  const listing = runMs(() => candidates(restrictors(16), site));
   const judging = runMs(() => judgedIn(null));
   const living = Math.max(runMs(() => judgedIn(trial)) - judging, 0);
   const criteria = judgedIn(trial).flatMap((judged) => criteriaOf(judged) ?? []);
@@ -202,7 +202,7 @@ function benchRecommendation(): void {
   const all = listing + judging + living + dominance;
   const share = (ms: number) => `${((ms / all) * 100).toFixed(0)} %`;
   row('share of the last: listing the combinations', share(listing));
-  row('share of it: four conditions, costs', share(judging));
+  row('share of it: five conditions, costs', share(judging));
   row('share of it: days', share(living));
   row('share of it: dominance', share(dominance));
 }

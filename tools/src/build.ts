@@ -1,5 +1,6 @@
+import { createHash } from 'node:crypto';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { promisify } from 'node:util';
 import { brotliCompress, gzip } from 'node:zlib';
@@ -34,11 +35,47 @@ export const buildSolve = () =>
 export const buildServer = () =>
   bundle({
     ...shared,
-    entryPoints: [join(root, 'server/src/main.ts')],
-    outfile: join(root, 'server/dist/server.mjs'),
+    entryPoints: {
+      server: join(root, 'server/src/main.ts'),
+      paperWorker: join(root, 'server/src/papers/paperWorker.ts'),
+    },
+    outdir: join(root, 'server/dist'),
+    outExtension: { '.js': '.mjs' },
     packages: 'external',
     sourcemap: true,
   });
+
+/** What the browser keeps of a build, so that every page opens without a line. */
+async function buildServiceWorker(): Promise<void> {
+  const folder = join(root, 'web/dist');
+  const names = await readdir(folder, { recursive: true, withFileTypes: true });
+  const files = names
+    .filter((entry) => entry.isFile() && !/\.(br|gz|map)$|^serviceWorker/.test(entry.name))
+    .map((entry) => join(entry.parentPath, entry.name));
+  const builtFiles = await Promise.all(
+    files.map(async (file) => {
+      const url = `/${relative(folder, file)}`;
+      // What stands in assets has its content in its name.
+      const isNamed = url.startsWith('/assets/');
+      const content = isNamed ? '' : await readFile(file);
+      const revision = isNamed ? null : createHash('sha256').update(content).digest('hex');
+      return { url, revision: revision && revision.slice(0, 16) };
+    }),
+  );
+  await bundle({
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    logLevel: 'warning',
+    define: {
+      builtFiles: JSON.stringify(builtFiles),
+      'process.env.NODE_ENV': '"production"',
+    },
+    entryPoints: [join(root, 'web/src/offline/serviceWorker.ts')],
+    outfile: join(folder, 'serviceWorker.js'),
+  });
+}
 
 /** Squeezes what is served for ever once, as hard as it goes, beside itself. */
 async function squeeze(folder: string): Promise<void> {
@@ -60,7 +97,7 @@ export async function buildAll(): Promise<void> {
     buildServer(),
     buildWeb({ root: join(root, 'web'), logLevel: 'warn' }),
   ]);
-  await squeeze(join(root, 'web/dist/assets'));
+  await Promise.all([squeeze(join(root, 'web/dist/assets')), buildServiceWorker()]);
 }
 
 if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) {

@@ -1,10 +1,10 @@
 import { demoSignIn } from '@katharos/server/demo';
-import { runInstallation } from './installation.ts';
+import { demoFolder, runInstallation } from './installation.ts';
 
 /** `npm run demo`: everything with sample data, on one port. */
 export async function run(options: string[]): Promise<void> {
   process.stdout.write(
     `Sign in with ${demoSignIn.email} and ${demoSignIn.password}. Ctrl-C stops everything.\n`,
   );
-  await runInstallation({ demo: true, cluster: 'demo', options });
+  await runInstallation({ demo: true, folder: () => demoFolder, options });
 }

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { createServer } from 'vite';
-import { localFolder } from './installation.ts';
+import { demoFolder } from './installation.ts';
 import { startPostgres } from './postgres.ts';
 import { ended, freePort, interrupted } from './processes.ts';
 
@@ -11,7 +11,7 @@ const root = join(import.meta.dirname, '../..');
 export async function run(options: string[]): Promise<void> {
   if (options.length > 0) throw new Error(`Unknown option ${options[0]}. There are none.`);
   const stopped = interrupted();
-  const postgres = await startPostgres({ folder: join(localFolder, 'demo'), lasting: true });
+  const postgres = await startPostgres({ folder: demoFolder, lasting: true });
   const apiPort = await freePort();
   const api = spawn(
     // With a parent-death signal nothing is left behind, however this ends.

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import {
   existsSync,
@@ -9,72 +9,130 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { join } from 'node:path';
+import { homedir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { workspaces } from './workspaces.ts';
 import { startPostgres } from './postgres.ts';
-import { ended, interrupted, isFree } from './processes.ts';
+import { interrupted, isFree, supervise } from './processes.ts';
 
 const root = join(import.meta.dirname, '../..');
 /** Git-ignored folder of everything that a run leaves behind. */
 export const localFolder = join(root, '.local');
 
+/** Where a firm's real data lies: outside the checkout, which may be deleted or cloned anew. */
+export function dataFolder(): string {
+  const { KATHAROS_DATA: chosen, XDG_DATA_HOME: shared } = process.env;
+  if (chosen) return resolve(chosen);
+  // Root lends PostgreSQL another account, which may not enter root's home.
+  if (process.getuid?.() === 0) return '/var/lib/katharos';
+  return join(shared ?? join(homedir(), '.local/share'), 'katharos');
+}
+
+/** The sample data's cluster, which is nothing to keep. */
+export const demoFolder = join(localFolder, 'demo');
+
+/** A firm's cluster; one that an earlier version left in the checkout is moved out of it. */
+export function firmFolder(): string {
+  const folder = join(dataFolder(), 'firm');
+  const earlier = join(localFolder, 'firm');
+  if (existsSync(earlier) && !existsSync(folder)) {
+    if (existsSync(join(earlier, 'data/postmaster.pid'))) {
+      throw new Error(`${earlier} is in use. Stop the other run of Katharos first.`);
+    }
+    mkdirSync(dataFolder(), { recursive: true });
+    // Keeps whose it is, and crosses from one disk to another.
+    const moved = spawnSync('mv', [earlier, folder], { encoding: 'utf8' });
+    if (moved.status !== 0)
+      throw new Error(`${earlier} could not be moved to ${folder}: ${moved.stderr}`);
+    process.stdout.write(`The firm's data was moved to ${folder}.\n`);
+  }
+  return folder;
+}
+
 const usualPort = 8717;
+
+/** The port to listen on: the one that was asked for or the usual one; a demonstration takes another where that is in use. */
+async function portFor(demo: boolean): Promise<string> {
+  const wanted = process.env.PORT;
+  const port = Number(wanted ?? usualPort);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) {
+    throw new Error(`PORT is ${wanted}; it has to be a number up to 65535.`);
+  }
+  if (port === 0 || (await isFree(port))) return String(port);
+  if (demo && !wanted) return '0';
+  // Another port would be another address, and what browsers keep for this one would stay behind.
+  throw new Error(
+    `Port ${port} is in use by another program. Stop that one, or choose another port: PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}.`,
+  );
+}
 
 export interface Installation {
   demo: boolean;
-  /** Name of the cluster's folder; the sample data and real data never share one. */
-  cluster: string;
+  /** The cluster's folder; the sample data and real data never share one. */
+  folder: () => string;
   options: string[];
 }
 
-/** Database, build and server, until Ctrl-C; then everything that was started is stopped. */
-export async function runInstallation({ demo, cluster, options }: Installation): Promise<void> {
+/** Database, build and server, kept running until Ctrl-C; then everything that was started is stopped. */
+export async function runInstallation({ demo, folder, options }: Installation): Promise<void> {
   const unknown = options.find((option) => !(demo && option === '--reset'));
   if (unknown)
     throw new Error(`Unknown option ${unknown}. ${demo ? 'Known: --reset.' : 'There are none.'}`);
-  const folder = join(localFolder, cluster);
   const existing = process.env.DATABASE_URL;
   if (options.includes('--reset')) {
     if (existing)
       throw new Error(
         '--reset empties the private database only; with DATABASE_URL, empty your own.',
       );
-    rmSync(folder, { recursive: true, force: true });
+    rmSync(folder(), { recursive: true, force: true });
   }
   const stopped = interrupted();
-  const postgres = existing ? undefined : await startPostgres({ folder, lasting: true });
+  const port = await portFor(demo);
+  const postgres = existing ? undefined : await startPostgres({ folder: folder(), lasting: true });
   try {
     await buildIfChanged();
-    const port = process.env.PORT ?? String((await isFree(usualPort)) ? usualPort : 0);
-    const server = spawn(
-      process.execPath,
-      ['--enable-source-maps', join(root, 'server/dist/server.mjs')],
-      {
-        stdio: 'inherit',
-        // A group of its own, so that Ctrl-C reaches it from here, before the database goes.
-        detached: true,
-        env: {
-          ...process.env,
-          NODE_ENV: 'production',
-          LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-          DATABASE_URL: existing ?? postgres!.url,
-          PORT: port,
-          WEB_ROOT: join(root, 'web/dist'),
-          KATHAROS_DEMO: demo ? '1' : '0',
-        },
-      },
+    const { stop, gaveUp } = supervise(
+      () => startServer({ demo, port, databaseUrl: existing ?? postgres!.url }),
+      500,
     );
-    const left = ended(server);
-    const code = await Promise.race([left, stopped.then(() => undefined)]);
-    if (code === undefined) {
-      server.kill('SIGTERM');
-      await left;
-    } else if (code !== 0) {
-      process.exitCode = code;
-    }
+    const code = await Promise.race([gaveUp, stopped]);
+    if (code === undefined) await stop('SIGTERM');
+    else process.exitCode = code;
   } finally {
     await postgres?.stop();
   }
+}
+
+function startServer({
+  demo,
+  port,
+  databaseUrl,
+}: {
+  demo: boolean;
+  port: string;
+  databaseUrl: string;
+}): ChildProcess {
+  return spawn(
+    // With a parent-death signal a killed launcher leaves nothing on the port.
+    'setpriv',
+    ['--pdeathsig=TERM', process.execPath, '--enable-source-maps'].concat(
+      join(root, 'server/dist/server.mjs'),
+    ),
+    {
+      stdio: 'inherit',
+      // A group of its own, so that Ctrl-C reaches it from here, before the database goes.
+      detached: true,
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+        DATABASE_URL: databaseUrl,
+        PORT: port,
+        WEB_ROOT: join(root, 'web/dist'),
+        KATHAROS_DEMO: demo ? '1' : '0',
+      },
+    },
+  );
 }
 
 /** Builds unless the sources are those of the last build. */

@@ -22,6 +22,57 @@ export async function runOrThrow(
 export const canRun = (program: string, ...args: string[]): boolean =>
   spawnSync(program, args, { stdio: 'ignore' }).status === 0;
 
+/** A process that ended by itself sooner than this did not come to work, ms. */
+const leastLifeMs = 5000;
+/** How often in a row it may fail to come to work again. */
+const mostFailures = 20;
+
+export interface Supervised {
+  first: ChildProcess;
+  /** Sends the running one a signal; ended by it, it is started again. */
+  signal: (signal: NodeJS.Signals) => void;
+  /** Ends it for good. */
+  stop: (signal: NodeJS.Signals) => Promise<void>;
+  /** Resolves with its code where it ended by itself and is not started again. */
+  gaveUp: Promise<number>;
+}
+
+/** Keeps a process running: one that came to work and ends although nobody stopped it is started again. */
+export function supervise(start: () => ChildProcess, againAfterMs: number): Supervised {
+  let stopping = false;
+  let child = start();
+  let giveUp: (code: number) => void;
+  const gaveUp = new Promise<number>((resolve) => (giveUp = resolve));
+  const watch = async (): Promise<void> => {
+    for (let failures = 0, starts = 1; ; starts += 1) {
+      const startedAt = Date.now();
+      const code = await ended(child);
+      if (stopping) return;
+      const isFailure = child.signalCode === null && Date.now() - startedAt < leastLifeMs;
+      failures = isFailure ? failures + 1 : 0;
+      // What fails at its very first start says why, and will not do better.
+      if (failures > mostFailures || (isFailure && starts === 1)) {
+        giveUp(code);
+        return;
+      }
+      await new Promise((resolve) => setTimeout(resolve, againAfterMs));
+      if (stopping) return;
+      child = start();
+    }
+  };
+  void watch();
+  return {
+    first: child,
+    gaveUp,
+    signal: (signal) => void child.kill(signal),
+    stop: async (signal) => {
+      stopping = true;
+      child.kill(signal);
+      await ended(child);
+    },
+  };
+}
+
 /** A port that nobody listens on at the moment. */
 export const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {

@@ -5,7 +5,7 @@ import { type Browser, chromium as browserType, type Page } from '@playwright/te
 import { buildIfChanged } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
 import { ended, freePort } from './processes.ts';
-import { chromium, findOrInstall } from './systemPackages.ts';
+import { findTestBrowser } from './systemPackages.ts';
 
 const root = join(import.meta.dirname, '../..');
 
@@ -19,7 +19,7 @@ export interface ShownApplication {
 export async function withShownApplication(
   look: (shown: ShownApplication) => Promise<void>,
 ): Promise<void> {
-  const executablePath = await findOrInstall(chromium);
+  const executablePath = await findTestBrowser();
   await buildIfChanged();
   const scratch = scratchFolder('shown');
   const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: false });

@@ -198,6 +198,15 @@ export async function run(given: string[]): Promise<void> {
       });
       tallies.push(withExit(playwrightTally(report), ok));
     }
+    if (!quick && only === undefined) {
+      checks.push(
+        await step({
+          title: 'fault schedules, a few of the many',
+          program: process.execPath,
+          args: ['tools/bootstrap.mjs', 'faults', '--schedules', '2', '--at-once', '2'],
+        }),
+      );
+    }
   } finally {
     await postgres.stop();
     rmSync(scratch, { recursive: true, force: true });
