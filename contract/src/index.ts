@@ -1,4 +1,5 @@
 export * from './errors.ts';
+export * from './board.ts';
 export * from './jobList.ts';
 export * from './jobs.ts';
 export * from './papers.ts';

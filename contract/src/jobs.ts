@@ -20,6 +20,3 @@ export const saveJobSchema = z.strictObject({
 });
 
 export const catalogueSchema = z.object({ parts: z.array(partSchema) });
-
-/** The certificate is set in the reader's units where they differ from the firm's. */
-export const certificateQuerySchema = z.object({ units: unitSystemSchema.optional() });

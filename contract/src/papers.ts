@@ -14,11 +14,22 @@ const isTimeZone = (name: string): boolean => {
   }
 };
 
+const timeZoneSchema = z
+  .string()
+  .max(60)
+  .refine(isTimeZone, 'This is no time zone, such as Europe/Paris.');
+
+/** A paper is set in the reader's units where they differ from the firm's; clock times in the house's zone. */
+export const draftQuerySchema = z.object({
+  units: unitSystemSchema.optional(),
+  timeZone: timeZoneSchema.optional(),
+});
+
 export const issuePaperSchema = z.strictObject({
   kind: z.enum(paperKinds),
   units: unitSystemSchema,
   /** Of the house: its calendar dates the paper. */
-  timeZone: z.string().max(60).refine(isTimeZone, 'This is no time zone, such as Europe/Paris.'),
+  timeZone: timeZoneSchema,
   at: z.iso.datetime(),
   /** Why there is a new version, or why it was issued with something open. */
   reason: text(300).default(''),

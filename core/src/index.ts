@@ -164,28 +164,61 @@ export { tellingCautions } from './plumbing/order/tellingCautions.ts';
 export { mayMove, orderedWork } from './plumbing/order/orderedWork.ts';
 export { partsList, type PartsLine } from './plumbing/order/partsList.ts';
 export {
-  type FlushHand,
   type FlushRecord,
   type FlushSchedule,
   flushSchedule,
   type TimedStep,
-} from './commission/flushSchedule.ts';
+} from './commission/flush/flushSchedule.ts';
 export {
   type WashoutPlan,
   washoutPlan,
   type WashoutTask,
 } from './commission/washout/washoutPlan.ts';
 export {
-  flushPlan,
+  type EndCriterion,
+  type EndKind,
+  endKinds,
+  type Fines,
   type FlushData,
-  type FlushFacts,
-  type LeakState,
+  type FlushHand,
+  flushHands,
   type FlushStep,
   type FlushStepCode,
-  ultravioletFlushPlan,
-} from './commission/flushPlan.ts';
+  type LeakState,
+  type PlannedStep,
+} from './commission/flush/flushStep.ts';
 export {
+  causesOf,
+  handCauses,
+  type HandCause,
+  type RankedCause,
+  seenSigns,
+  type SeenSign,
+  signsAt,
+} from './commission/flush/notRight.ts';
+export {
+  type FillExplanation,
+  type FillFinding,
+  fillFinding,
+  fillKind,
+} from './commission/flush/fillFinding.ts';
+export { isSteady, type TimedReading } from './commission/flush/steadyReading.ts';
+export { type FaultCode } from './commission/fault.ts';
+export {
+  canBeSanitised,
+  flushPlan,
+  type FlushFacts,
+  type FlushWays,
+  ultravioletFlushPlan,
+  usualFlushWays,
+} from './commission/flush/flushPlan.ts';
+export {
+  type FlushCircumstances,
   flushFactsOf,
+  hotSideOf,
+  type FlushState,
+  flushStates,
+  type WaterReach,
   sequence,
   type SequenceFault,
   type SiteState,

@@ -10,6 +10,8 @@ const steps: FlushStep[] = [
     code: 'tank-fill',
     minutes: 90,
     attended: false,
+    by: 'installer',
+    ends: [],
     data: { ...cycle, kept: false },
   },
   {
@@ -17,6 +19,8 @@ const steps: FlushStep[] = [
     code: 'tank-drain',
     minutes: 5,
     attended: true,
+    by: 'household',
+    ends: [],
     data: { ...cycle, leftLitres: 0, feedClosed: false },
   },
   {
@@ -24,9 +28,19 @@ const steps: FlushStep[] = [
     code: 'tank-fill',
     minutes: 85,
     attended: false,
+    by: 'household',
+    ends: [],
     data: { ...cycle, cycle: 2, kept: true },
   },
-  { id: 'rest-and-recheck', code: 'rest-and-recheck', minutes: null, attended: true, data: {} },
+  {
+    id: 'rest-and-recheck',
+    code: 'rest-and-recheck',
+    minutes: null,
+    attended: true,
+    by: 'return-visit',
+    ends: [],
+    data: {},
+  },
 ];
 const now = Date.parse('2026-03-01T12:00:00Z');
 const calendarAt = (at: number, done: string[] = []) =>

@@ -22,7 +22,7 @@ export function flushCalendar(source: CalendarSource): string {
     name: `Flushing, ${customer}`,
     prodId: { company: 'Katharos', product: 'Flushing' },
   });
-  for (const { step, by, startsAt, endsAt } of appointments(schedule)) {
+  for (const { step, startsAt, endsAt } of appointments(schedule)) {
     const { title, instruction, caution, proof } = flushWords(step, reader);
     calendar
       .createEvent({
@@ -30,7 +30,7 @@ export function flushCalendar(source: CalendarSource): string {
         stamp: new Date(now),
         start: new Date(startsAt),
         end: new Date(endsAt),
-        summary: `${title} (${flushHandNames[by]})`,
+        summary: `${title} (${flushHandNames[step.by]})`,
         description: [instruction, caution, `Done when: ${proof}`].filter(Boolean).join('\n'),
         ...(address && { location: address }),
       })
@@ -42,10 +42,10 @@ export function flushCalendar(source: CalendarSource): string {
 /** Steps that somebody has to be there for; a visit begins with its first. */
 const appointments = ({ steps }: FlushSchedule): TimedStep[] => {
   const open = steps.filter(({ isDone, step }) => !isDone && step.attended);
-  const visit = open.find(({ by }) => by === 'return-visit');
-  const last = open.findLast(({ by }) => by === 'return-visit');
+  const visit = open.find(({ step }) => step.by === 'return-visit');
+  const last = open.findLast(({ step }) => step.by === 'return-visit');
   return [
-    ...open.filter(({ by }) => by === 'household'),
+    ...open.filter(({ step }) => step.by === 'household'),
     ...(visit && last ? [{ ...visit, endsAt: last.endsAt }] : []),
   ];
 };

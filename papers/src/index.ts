@@ -1,5 +1,6 @@
 export * from './certificate.ts';
 export * from './proposal.ts';
+export * from './householdCard.ts';
 export * from './issue.ts';
 export * from './jobSheet.ts';
 export { partsCsv } from './partsCsv.ts';

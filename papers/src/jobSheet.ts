@@ -1,6 +1,6 @@
 import {
   checkVan,
-  flushFactsOf,
+  hotSideOf,
   type InstalledSystem,
   type Plumbing,
   tellingCautions,
@@ -102,7 +102,7 @@ export function jobSheetOf({
   const { customer, plumb } = document;
   const { steps, tubes, parts, drain, holes, feed } = plumbing;
   const checked = van && checkVan(parts, van, id).lines;
-  const { hotSide } = flushFactsOf(system, plumbing, null);
+  const hotSide = hotSideOf(system, plumbing.feed);
   return {
     number,
     firm: firm.name,

@@ -18,12 +18,13 @@ import { answerErrors, withoutContent } from './http/errors.ts';
 import { healthRoutes } from './http/health.ts';
 import { onlyPlainText } from './http/plainText.ts';
 import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
+import { boardOf } from './jobs/board.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
 import type { PaperMill } from './papers/paperMill.ts';
 import { paperRoutes } from './papers/paperRoutes.ts';
 import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
-import { requireSession } from './session/requireSession.ts';
+import { requireSession, sessionOf } from './session/requireSession.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
 import { vanRoutes } from './van/vanRoutes.ts';
 
@@ -125,6 +126,9 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
+  router.get('/board', async (_request, response) => {
+    response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
+  });
   router.use('/catalogue', catalogueRoutes());
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
   router.use(() => {

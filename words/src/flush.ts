@@ -1,5 +1,7 @@
 import type {
   BranchKind,
+  EndCriterion,
+  Fines,
   FlushData,
   FlushHand,
   FlushStep,
@@ -45,15 +47,30 @@ const leakWords: Record<LeakState, FlushWords> = {
 };
 
 /** How a branch is opened when all else is flushed. */
-const branchOpening: Record<BranchKind, string> = {
-  refrigerator:
-    'Open its valve slowly. Run two jugs through the refrigerator’s own outlet and throw them away.',
-  'ice-maker': 'Open its valve slowly. The first two bins of ice are thrown away.',
-  'second-tap':
-    'Open its valve slowly, and the second tap until it runs without air; then close it.',
-  machine:
-    'Open its valve slowly, see that its own drain is there, and let it fill and empty once.',
+const branchOpening: Record<BranchKind, (litres: string, bins: number) => string> = {
+  refrigerator: (litres) =>
+    `Open its valve slowly. Run ${litres} through the refrigerator’s own outlet and throw them away.`,
+  'ice-maker': (_litres, bins) =>
+    `Open its valve slowly. The first ${bins} bins of ice are thrown away.`,
+  'second-tap': (litres) =>
+    `Open its valve slowly. Run ${litres} from the second tap, until it runs without air; then close it.`,
+  machine: (litres) =>
+    `Open its valve slowly, see that its own drain is there, and let it take and empty ${litres}.`,
 };
+
+const finesWords: Record<Fines, string> = {
+  'post-carbon': 'The first of it is grey from the new post filter.',
+  mineral: 'The mineral cartridge is new: the first of it is milky.',
+};
+
+/** What else is seen while the product line runs for the first time. */
+const besides = ({ fines, airGap }: FlushData['membrane-rinse']): string =>
+  [
+    ...fines.map((one) => finesWords[one]),
+    ...(airGap ? ['The tap’s vent gurgles and stays dry.'] : []),
+  ]
+    .map((sentence) => ` ${sentence}`)
+    .join('');
 
 const writers: {
   [C in FlushStepCode]: (d: FlushData[C], reader: Reader, minutes: number) => FlushWords;
@@ -70,6 +87,37 @@ const writers: {
     caution: 'What the new cartridges shed must pass neither valve, pump, membrane nor restrictor.',
     proof: 'Its end hangs in the bucket; the membrane’s vessel is still empty.',
   }),
+  'sanitise-dose': (d, reader) => ({
+    title: 'Bleach into the empty housings',
+    instruction: `Feed closed, all ${d.cartridges} cartridges out, membrane out. Pour ${reader.number(d.bleachMl, 0)} mL of unscented household bleach (about 5 % chlorine) into the first housing and screw all of them on empty. Crack the feed open until water runs into the bucket, then close it: ${reader.say('volume', d.wettedL)} stand at about ${reader.say('concentration', d.doseMgL)}.`,
+    caution:
+      'Gloves and glasses, window open. Bleach alone, never with another cleaner, never near cartridges or membrane. The label’s own dose comes first.',
+    proof: 'What runs into the bucket smells of chlorine; the feed is closed again.',
+  }),
+  'sanitise-contact': (d, reader, minutes) => ({
+    title: 'Let the bleach stand',
+    instruction: `${reader.minutes(minutes)} with the feed closed and the housings full.`,
+    caution: 'Nobody draws water here meanwhile. The bucket is out of children’s reach.',
+    proof: 'The time is over.',
+  }),
+  'sanitise-rinse': (d, reader) => ({
+    title: 'Rinse the bleach out',
+    instruction: `Feed open, into the bucket: about ${reader.say('volume', d.litres)}, until a strip shows no more than the mains have themselves. Then close the feed.`,
+    caution: 'Carbon and membrane are spoilt by what is left: rinse on while the strip shows any.',
+    proof: 'The strip shows none; the feed is closed.',
+  }),
+  'fit-cartridges': (d) => ({
+    title: 'Cartridges in',
+    instruction: `Put the ${d.cartridges} cartridges in, in the order of the water: each on its seat, O-ring clean and greased in its groove, housing hand tight and a snug turn.`,
+    caution: 'Clean gloves. The feed is still closed.',
+    proof: 'Every housing sits straight.',
+  }),
+  'night-rest': (d, reader, minutes) => ({
+    title: 'Let the tank stand overnight',
+    instruction: `Tap closed, everything else as it is, about ${reader.minutes(minutes)}: what is left in the membrane comes out and leaves with this tank.`,
+    caution: 'None of this water is drunk.',
+    proof: 'The night is over.',
+  }),
   'crack-feed-open': () => ({
     title: 'Crack the feed open',
     instruction:
@@ -79,8 +127,16 @@ const writers: {
   }),
   'leak-check': (d) => leakWords[d.state],
   'prefilter-flush': (d) => ({
-    title: 'Flush the pre-filters',
-    instruction: `Run the ${d.cartridges} cartridges into the bucket until clear. Black or grey water at first is carbon dust.`,
+    title:
+      d.first === d.cartridges && d.cartridges < 2
+        ? 'Flush the pre-filter'
+        : d.first === d.cartridges
+          ? 'Flush the pre-filters'
+          : `Flush cartridge ${d.first} of ${d.cartridges}`,
+    instruction:
+      d.first === d.cartridges
+        ? `Run ${d.cartridges < 2 ? 'the cartridge' : `all ${d.cartridges} cartridges`} into the bucket until clear. Black or grey water at first is carbon dust.`
+        : `Only the first ${d.first === 1 ? 'cartridge is' : `${d.first} cartridges are`} in, the housings behind empty: into the bucket until clear. Then close the feed, put the next one in, and open again.`,
     caution: 'Mind the bucket: it is full sooner than one thinks.',
     proof: 'The water in a white cup is clear.',
   }),
@@ -157,7 +213,7 @@ const writers: {
   }),
   'membrane-rinse': (d, reader) => ({
     title: 'Rinse the membrane',
-    instruction: `Tap open, tank valve closed. Air first, then drops, then a thin stream: about ${reader.say('volume', d.litres)} in this time.`,
+    instruction: `Tap open, tank valve closed. Air first, then drops, then a thin stream: about ${reader.say('volume', d.litres)} in this time.${besides(d)}`,
     caution: 'None of this water is drunk.',
     proof: 'Water runs from the tap and from the drain line.',
   }),
@@ -183,7 +239,7 @@ const writers: {
   }),
   'run-open-tap': (d, reader) => ({
     title: 'Run at the open tap',
-    instruction: `Let the unit run with the tap fully open: about ${reader.say('volume', d.litres)} of product in this time. Then close the tap.`,
+    instruction: `Let the unit run with the tap fully open: about ${reader.say('volume', d.litres)} of product in this time.${besides(d)} Then close the tap.`,
     caution: 'None of this water is drunk.',
     proof: 'The stream was steady and without air; the tap is closed.',
   }),
@@ -208,7 +264,7 @@ const writers: {
   }),
   'open-branch': (d, reader) => ({
     title: `Open the branch: ${reader.within(branchPlaces[d.kind])}`,
-    instruction: branchOpening[d.kind],
+    instruction: branchOpening[d.kind](reader.say('volume', d.litres), d.bins),
     caution: 'What comes first is thrown away.',
     proof: 'Its valve is open, its joints are dry.',
   }),
@@ -232,9 +288,64 @@ export function flushWords(step: FlushStep, reader: Reader): FlushWords {
   return write(step.data, reader, step.minutes ?? 0);
 }
 
+/** What a step is called where only its kind is known. */
+export const flushStepNames: Record<FlushStepCode, string> = {
+  'reopen-house': 'Water on in the house',
+  'take-tube-off': 'Tube behind the pre-filters off',
+  'sanitise-dose': 'Bleach in',
+  'sanitise-contact': 'Bleach stands',
+  'sanitise-rinse': 'Rinse the bleach out',
+  'fit-cartridges': 'Cartridges in',
+  'crack-feed-open': 'Crack the feed open',
+  'leak-check': 'Leak check',
+  'prefilter-flush': 'Flush the pre-filters',
+  'auto-flush': 'The unit’s own flush',
+  'close-feed': 'Close the feed',
+  'put-tube-on': 'Tube back on',
+  'set-regulator': 'Read the regulator',
+  'open-feed': 'Open the feed to the membrane',
+  'plug-in': 'Plug in',
+  'line-flush': 'Run the line clear',
+  'reopen-existing': 'Open the system again',
+  'lamp-fill': 'Fill the reactor',
+  'mesh-check': 'Compare the flow',
+  'fit-membrane': 'Fit the membrane',
+  'membrane-rinse': 'Rinse the membrane',
+  'close-tap-open-tank': 'Open the tank',
+  'tank-fill': 'Tank fills',
+  'tank-drain': 'Drain the tank',
+  'night-rest': 'Tank stands overnight',
+  'run-open-tap': 'Run at the open tap',
+  'open-branch': 'Open a branch',
+  'lamp-on': 'Power the lamp',
+  'dispenser-rinse': 'Rinse the dispenser’s tanks',
+  'heater-on': 'Switch the heater on',
+  'rest-and-recheck': 'Last look',
+};
+
 /** Whose turn a step is. */
 export const flushHandNames: Record<FlushHand, string> = {
   installer: 'installer, now',
   household: 'household',
   'return-visit': 'installer, on the next visit',
 };
+
+/** What is looked for, as one taps it off. */
+export function endWords(end: EndCriterion, reader: Reader): string {
+  switch (end.kind) {
+    case 'clear-cup':
+      return 'Clear in a white cup';
+    case 'strip':
+      return `Strip under ${reader.say('concentration', end.underMgL)}`;
+    case 'tds-steady':
+      return `TDS steady for ${reader.minutes(end.overMin)}`;
+    case 'litres':
+      return `${reader.say('volume', end.litres)} run`;
+    case 'drain-stopped':
+      return 'Drain has stopped by itself';
+    case 'trickle':
+      return 'Down to a trickle';
+    case 'dry':
+      return 'Tissue stays dry';
+  }
+}

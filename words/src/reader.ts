@@ -15,6 +15,8 @@ export interface ReaderChoices {
   units: UnitSystem;
   /** ISO 4217. */
   currency: string;
+  /** Of the clock times, IANA name; where this runs, where it is absent. */
+  timeZone?: string | undefined;
 }
 
 /** How precisely a moment is told. */
@@ -116,17 +118,22 @@ function once<V>(make: () => V): () => V {
 }
 
 const readers = kept((key: string): Reader => {
-  const [locale, units, currency] = JSON.parse(key) as [string, UnitSystem, string];
-  return makeReader({ locale, units, currency });
+  const [locale, units, currency, timeZone] = JSON.parse(key) as [
+    string,
+    UnitSystem,
+    string,
+    string | null,
+  ];
+  return makeReader({ locale, units, currency, timeZone: timeZone ?? undefined });
 });
 
 /** The writer for a person; the same one for the same choices. */
 export function readerOf(choices: Partial<ReaderChoices> = {}): Reader {
-  const { locale, units, currency } = { ...usual, ...choices };
-  return readers(JSON.stringify([locale, units, currency]));
+  const { locale, units, currency, timeZone } = { ...usual, ...choices };
+  return readers(JSON.stringify([locale, units, currency, timeZone]));
 }
 
-function makeReader({ locale, units, currency }: ReaderChoices): Reader {
+function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reader {
   const numbers = kept(
     (decimals: number) =>
       new Intl.NumberFormat(locale, {
@@ -144,7 +151,8 @@ function makeReader({ locale, units, currency }: ReaderChoices): Reader {
       }),
   );
   const dates = kept(
-    (precision: Precision) => new Intl.DateTimeFormat(locale, precisions[precision]),
+    (precision: Precision) =>
+      new Intl.DateTimeFormat(locale, { ...precisions[precision], timeZone }),
   );
   // The first of a kind costs tens of milliseconds on a phone, so none is made before it is wanted.
   const lists = once(() => new Intl.ListFormat(locale, { type: 'conjunction' }));

@@ -84,6 +84,25 @@ export const lifeMonths = {
 export const flushTimes = {
   leakWatch: 5,
   prefilter: 5,
+  /** Each cartridge for itself, where they are added one at a time. */
+  oneCartridge: 2,
+  /** What runs into the bucket, L/min. */
+  bucketLPerMin: 3,
+  /** Free chlorine that a strip no longer shows, mg/L. */
+  stripMgL: 0.1,
+  /** A reading of TDS is steady when it stays within this share for so long. */
+  steadyShare: 0.02,
+  steadyMin: 5,
+  /** One night, where the last tank stands for one. */
+  nightsRest: 480,
+  /** What stands in an appliance on a branch, L, and bins of ice that are thrown away; a tube is changed so many times over. */
+  branch: {
+    refrigerator: { litres: 3, bins: 0 },
+    'ice-maker': { litres: 0, bins: 2 },
+    'second-tap': { litres: 1, bins: 0 },
+    machine: { litres: 2, bins: 0 },
+  },
+  branchVolumes: 3,
   membraneRinse: 10,
   openTap: 20,
   /** Sealed units rinse themselves when they are plugged in, and then run longer. */
@@ -93,6 +112,14 @@ export const flushTimes = {
   lampFill: 3,
   /** What is simply done: a valve turned, a plug put in, a look at a joint. */
   simpleStep: 2,
+} as const;
+
+/** Sanitising with household bleach: what empty housings and vessels hold, L, and a customary strength. The product's label comes first. */
+export const sanitised = {
+  housingL: 0.9,
+  vesselL: 0.5,
+  doseMgL: 100,
+  contactMin: 15,
 } as const;
 
 /** How a tank's preservative is washed out. */

@@ -3,7 +3,7 @@ import { type PermeatePumpPart, partsOf } from '../catalogue/parts.ts';
 import { sampleDraws } from '../household/sampledDays.ts';
 import { simulateDays } from '../household/simulateDays.ts';
 import { supplyOf } from '../household/supply.ts';
-import { flushPlan } from '../commission/flushPlan.ts';
+import { flushPlan } from '../commission/flush/flushPlan.ts';
 import { directDesign, samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements } from '../test/sizingSamples.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';

@@ -4,11 +4,22 @@ import { sampleWater } from '../test/samples.ts';
 import { sampleFlush } from '../test/flushSamples.ts';
 import type { InstalledSystem } from '../system/ultravioletLine.ts';
 import { workOrder } from '../plumbing/order/workOrder.ts';
-import type { FlushStep } from './flushPlan.ts';
-import { flushFactsOf, sequence } from './sequence.ts';
+import { usualFlushWays } from './flush/flushPlan.ts';
+import type { FlushStep } from './flush/flushStep.ts';
+import { flushFactsOf, flushStates, sequence, workDone } from './sequence.ts';
 
+const circumstances = {
+  regulatorBar: null,
+  disinfected: true,
+  sanitise: false,
+  ways: usualFlushWays,
+};
 const flushed = (system: InstalledSystem, facts: ReturnType<typeof factsOf>): FlushStep[] =>
-  sampleFlush(system, sampleWater, flushFactsOf(system, facts, facts.regulatorBar));
+  sampleFlush(
+    system,
+    sampleWater,
+    flushFactsOf(system, facts, { ...circumstances, regulatorBar: facts.regulatorBar }),
+  );
 
 describe.each(archetypes)('from the closed valve to the last look: %s', (_name, system, change) => {
   const facts = factsOf(system, change);
@@ -35,6 +46,91 @@ describe.each(archetypes)('from the closed valve to the last look: %s', (_name, 
       const rest = flush.filter((_, k) => k !== i);
       expect([step.id, sequence(system, work, rest).faults.length > 0]).toEqual([step.id, true]);
     }
+  });
+});
+
+describe.each(archetypes)('how it stands while it is flushed: %s', (_name, system, change) => {
+  const facts = factsOf(system, change);
+  const told = flushFactsOf(system, facts, { ...circumstances, regulatorBar: facts.regulatorBar });
+  const flush = sampleFlush(system, sampleWater, told);
+  const states = flushStates(system, flush, told);
+
+  test('begins as the work leaves it', () => {
+    const work = workOrder(facts);
+    const { tubes: _tubes, proven: _proven, ...left } = sequence(system, work, []).states.at(-1)!;
+    expect(workDone(system, told)).toMatchObject(left);
+  });
+
+  test('every step has what it needs while it is done, and water only ever comes further', () => {
+    const reaches = ['house', 'feed-side', 'product', 'tank'];
+    const reached = states.map(({ reach }) => reaches.indexOf(reach));
+    expect([...reached].sort()).toEqual(reached);
+    expect(states.at(-1)!.reach).toMatch(/product|tank/);
+    for (const [i, { code }] of flush.entries()) {
+      const now = states[i]!;
+      if (code === 'fit-membrane' || code === 'put-tube-on') expect(now.feed).toBe('closed');
+      if (/rinse|open-tap|drain$/.test(code) && code !== 'sanitise-rinse')
+        expect([code, now.tap]).toEqual([code, 'open']);
+      if (code === 'tank-fill') expect(now).toMatchObject({ tap: 'closed', tank: 'open' });
+      if (now.lamp === 'plugged' && system.lamp) expect(now.reach).not.toBe('house');
+    }
+  });
+});
+
+describe('a firm’s own ways', () => {
+  const [, system, change] = archetypes.find(([name]) => name.includes('booster'))!;
+  const facts = factsOf(system, change);
+  const work = workOrder(facts);
+  const planned = (ways: Partial<typeof usualFlushWays>, sanitise = false) =>
+    sampleFlush(
+      system,
+      sampleWater,
+      flushFactsOf(system, facts, {
+        ...circumstances,
+        regulatorBar: facts.regulatorBar,
+        sanitise,
+        ways: { ...usualFlushWays, ...ways },
+      }),
+    );
+  const count = (steps: FlushStep[], code: FlushStep['code']) =>
+    steps.filter((step) => step.code === code).length;
+
+  test.each([
+    ['cartridge by cartridge', planned({ prefilters: 'one-by-one' })],
+    ['three tanks and a night', planned({ tanks: 3, nightsRest: true })],
+    ['sanitised first', planned({}, true)],
+  ])('keep the order: %s', (_name, steps) => {
+    expect(sequence(system, work, steps).faults).toEqual([]);
+    expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
+  });
+
+  test('throw away as many tanks as they say, never fewer than the water needs', () => {
+    const least = count(planned({ tanks: 1 }), 'tank-drain');
+    expect(least).toBeGreaterThanOrEqual(1);
+    expect(count(planned({ tanks: 3 }), 'tank-drain')).toBe(Math.max(3, least));
+  });
+
+  test('let the last tank alone stand overnight', () => {
+    const steps = planned({ tanks: 3, nightsRest: true });
+    expect(count(steps, 'night-rest')).toBe(1);
+    const at = steps.findIndex(({ code }) => code === 'night-rest');
+    expect(steps[at + 1]).toMatchObject({ code: 'tank-drain', data: { cycle: 3 } });
+  });
+
+  test('bleach is in with neither cartridges nor membrane, and out before either comes in', () => {
+    const steps = planned({}, true);
+    const at = (code: FlushStep['code']) => steps.findIndex((step) => step.code === code);
+    expect(at('sanitise-rinse')).toBeLessThan(at('fit-cartridges'));
+    const early = steps.filter(
+      ({ code }) => code !== 'sanitise-rinse' && code !== 'fit-cartridges',
+    );
+    expect(sequence(system, work, early).faults.map(({ needs }) => needs)).toContain(
+      'cartridges in',
+    );
+    const dose = steps[at('sanitise-dose')]!;
+    if (dose.code !== 'sanitise-dose') throw new Error('no dose');
+    // 100 mg/L out of 50 g/L is a five-hundredth of the volume.
+    expect(dose.data.bleachMl / dose.data.wettedL).toBeCloseTo(2, 9);
   });
 });
 

@@ -3,19 +3,41 @@ import { stepsOfPlace } from '../plumbing/places/place.ts';
 import type { WorkFacts } from '../plumbing/order/workFacts.ts';
 import type { WorkCode, WorkStep } from '../plumbing/order/workStep.ts';
 import { type InstalledSystem, isAddedLamp, isUltravioletLine } from '../system/ultravioletLine.ts';
-import { type FlushFacts, type FlushStep, type FlushStepCode, isSealed } from './flushPlan.ts';
+import type { Tube } from '../hydraulics/tubeLoss.ts';
+import { type FlushFacts, type FlushWays, isSealed, usualFlushWays } from './flush/flushPlan.ts';
+import type { FlushStep, FlushStepCode } from './flush/flushStep.ts';
+
+/** What a flush is told beside system and plumbing. */
+export type FlushCircumstances = Pick<FlushFacts, 'regulatorBar' | 'disinfected' | 'sanitise'> & {
+  ways: FlushWays;
+};
+
+/** Whether a mixer's hot side is closed with the cold while the feed is joined. */
+export const hotSideOf = (system: InstalledSystem, feed: WorkFacts['feed']): boolean =>
+  !isAddedLamp(system) && closesHot(system, feed);
+
+const plainCircumstances: FlushCircumstances = {
+  regulatorBar: null,
+  disinfected: false,
+  sanitise: false,
+  ways: usualFlushWays,
+};
 
 /** What a flush needs to know of a plumbing. */
 export function flushFactsOf(
   system: InstalledSystem,
   { feed, tubes }: Pick<WorkFacts, 'feed' | 'tubes'>,
-  regulatorBar: number | null,
+  circumstances: FlushCircumstances = plainCircumstances,
 ): FlushFacts {
   const last = `prefilter-${system.prefilters.length}`;
   return {
-    hotSide: !isAddedLamp(system) && closesHot(system, feed),
+    ...circumstances,
+    hotSide: hotSideOf(system, feed),
     bucketTube: tubes.find(({ from }) => from === last)?.label ?? null,
-    regulatorBar: isAddedLamp(system) ? null : regulatorBar,
+    regulatorBar: isAddedLamp(system) ? null : circumstances.regulatorBar,
+    feedTubes: tubes
+      .filter((tube) => tube.function === 'feed')
+      .map(({ boreMm, takenM }): Tube => ({ innerDiameterMm: boreMm, lengthM: takenM })),
   };
 }
 
@@ -36,6 +58,7 @@ export interface SiteState {
   /** The tube behind the pre-filters: on, or its end in a bucket. */
   bucketTube: 'on' | 'off';
   membrane: 'in' | 'out';
+  cartridges: 'in' | 'out';
   prefilters: 'new' | 'flushed';
   /** Water that has run through membrane and product line. */
   product: 'none' | 'rinsed' | 'flushed';
@@ -58,6 +81,8 @@ type Condition = Partial<Simple>;
 /** What a step needs, what it leaves, and which joints it proves. A proof can only be seen while what it needs is so. */
 interface Effect {
   needs?: Condition;
+  /** How it stands while it is done, where that is neither before nor after. */
+  during?: Condition;
   leaves?: Condition | undefined;
   proves?: SiteState['proven'] extends ReadonlySet<infer J> ? readonly J[] : never;
   /** All tubes laid. */
@@ -134,8 +159,22 @@ const flushEffects: {
     needs: { ...closedFeed, membrane: 'out' },
     leaves: { bucketTube: 'off' },
   }),
+  'sanitise-dose': () => ({
+    needs: { ...closedFeed, house: 'open', membrane: 'out', bucketTube: 'off' },
+    leaves: { cartridges: 'out' },
+  }),
+  'sanitise-contact': () => ({ needs: { ...closedFeed, membrane: 'out', cartridges: 'out' } }),
+  'sanitise-rinse': () => ({
+    needs: { ...closedFeed, membrane: 'out', cartridges: 'out', bucketTube: 'off' },
+    during: { feed: 'open' },
+    leaves: closedFeed,
+  }),
+  'fit-cartridges': () => ({
+    needs: { ...closedFeed, cartridges: 'out' },
+    leaves: { cartridges: 'in' },
+  }),
   'crack-feed-open': () => ({
-    needs: { house: 'open', feed: 'closed', power: 'unplugged' },
+    needs: { house: 'open', feed: 'closed', power: 'unplugged', cartridges: 'in' },
     leaves: { feed: 'open' },
   }),
   'leak-check': ({ state }) =>
@@ -169,6 +208,7 @@ const flushEffects: {
   'plug-in': () => ({ needs: running, leaves: { power: 'plugged' } }),
   'line-flush': () => ({
     needs: { house: 'open', feed: 'open', lamp: 'unplugged' },
+    during: { tap: 'open' },
     leaves: { prefilters: 'flushed', product: 'flushed', tap: 'closed' },
   }),
   'reopen-existing': () => ({
@@ -178,11 +218,13 @@ const flushEffects: {
   }),
   'lamp-fill': () => ({
     needs: { feed: 'open', lamp: 'unplugged' },
+    during: { tap: 'open' },
     leaves: { product: 'flushed' },
   }),
   'mesh-check': () => ({ needs: { feed: 'open' } }),
   'membrane-rinse': () => ({
     needs: { ...making, tank: 'closed', prefilters: 'flushed' },
+    during: { tap: 'open' },
     leaves: { product: 'rinsed', tap: 'open' },
   }),
   'close-tap-open-tank': () => ({
@@ -192,16 +234,19 @@ const flushEffects: {
   'tank-fill': ({ kept }) => ({
     needs: { ...making, tap: 'closed', tank: 'open', product: kept ? 'flushed' : 'rinsed' },
   }),
-  'tank-drain': ({ cycle, cycles }) => ({
+  'night-rest': () => ({ needs: { tank: 'open', tap: 'closed' } }),
+  'tank-drain': ({ cycle, cycles, feedClosed }) => ({
     needs: { tank: 'open', tap: 'closed' },
+    during: { tap: 'open', feed: feedClosed ? 'closed' : 'open' },
     leaves: { tap: 'closed', ...(cycle === cycles ? { product: 'flushed' as const } : {}) },
   }),
   'run-open-tap': () => ({
     needs: { ...making, prefilters: 'flushed' },
+    during: { tap: 'open' },
     leaves: { product: 'flushed', tap: 'closed' },
   }),
   'lamp-on': () => ({ needs: { feed: 'open', lamp: 'unplugged' }, leaves: { lamp: 'plugged' } }),
-  'dispenser-rinse': () => ({ needs: making }),
+  'dispenser-rinse': () => ({ needs: making, during: { tap: 'open' } }),
   'heater-on': () => ({ needs: making }),
   // That all are open is counted, see below.
   'open-branch': () => ({ needs: { ...making, product: 'flushed', branches: 'closed' } }),
@@ -220,6 +265,7 @@ const handedOver: Condition = {
   lamp: 'plugged',
   bucketTube: 'on',
   membrane: 'in',
+  cartridges: 'in',
   product: 'flushed',
 };
 
@@ -237,6 +283,7 @@ function before(system: InstalledSystem): SiteState {
     lamp: system.lamp ? 'unplugged' : 'plugged',
     bucketTube: 'on',
     membrane: !design || isSealed(design) ? 'in' : 'out',
+    cartridges: 'in',
     // Sealed ones are flushed with the membrane, by the unit or at the open tap.
     prefilters: system.prefilters.length > 0 && !(design && isSealed(design)) ? 'new' : 'flushed',
     product: 'none',
@@ -321,4 +368,65 @@ export function sequence(
     if (!end.proven.has(joint)) faults.push({ step: null, needs: `${joint} proven` });
   if (end.prefilters !== 'flushed') faults.push({ step: null, needs: 'prefilters flushed' });
   return { states, faults };
+}
+
+/** How far water has come: nothing beyond is wet yet. */
+export type WaterReach = 'house' | 'feed-side' | 'product' | 'tank';
+
+/** How valves, plugs and water stand while a step of the flush is done. */
+export interface FlushState extends Simple {
+  reach: WaterReach;
+}
+
+/** A site as the work leaves it and the flush finds it. */
+export const workDone = (
+  system: InstalledSystem,
+  { hotSide }: Pick<FlushFacts, 'hotSide'>,
+): SiteState => {
+  const without = missing(system);
+  const closed = (key: keyof Simple): Valve => (without.has(key) ? 'open' : 'closed');
+  return {
+    ...before(system),
+    house: closed('house'),
+    hotSide: hotSide ? 'closed' : 'open',
+    feed: 'closed',
+    tank: closed('tank'),
+    branches: closed('branches'),
+  };
+};
+
+/**
+ * How everything stands while each step is done, step by step: which valves are open, what is plugged in, and how far water has come.
+ */
+export function flushStates(
+  system: InstalledSystem,
+  flush: readonly FlushStep[],
+  facts: Pick<FlushFacts, 'hotSide'>,
+): FlushState[] {
+  let state: Simple = workDone(system, facts);
+  const reaches: WaterReach[] = ['house', 'feed-side', 'product', 'tank'];
+  // Water that stood in a system that is there stays in it.
+  let reach: WaterReach = isAddedLamp(system) ? 'feed-side' : 'house';
+  let shut = isUltravioletLine(system) ? 0 : system.branches.length;
+  return flush.map((step) => {
+    const effect = flushEffects[step.code] as (data: FlushStep['data']) => Effect;
+    const { during, leaves = {} } = effect(step.data);
+    const now: Simple = { ...state, ...leaves, ...during };
+    const furthest = reaches.indexOf(reachOf(system, now));
+    if (furthest > reaches.indexOf(reach)) reach = reaches[furthest]!;
+    state = { ...state, ...leaves };
+    if (step.code === 'open-branch' && (shut -= 1) === 0) state = { ...state, branches: 'open' };
+    return { ...now, branches: state.branches, reach };
+  });
+}
+
+/** Where water gets to as everything stands. */
+function reachOf(
+  system: InstalledSystem,
+  { house, feed, bucketTube, membrane, tank }: Simple,
+): WaterReach {
+  if (house === 'closed' || feed === 'closed') return 'house';
+  if (bucketTube === 'off' || membrane === 'out') return 'feed-side';
+  const hasTank = !isUltravioletLine(system) && system.tank !== null;
+  return hasTank && tank === 'open' ? 'tank' : 'product';
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { partsOf } from '../catalogue/parts.ts';
 import { tubeRuns } from '../plumbing/tubes/tubeRuns.ts';
-import { ultravioletFlushPlan } from '../commission/flushPlan.ts';
+import { ultravioletFlushPlan } from '../commission/flush/flushPlan.ts';
 import { ultravioletWaterline } from './ultravioletWaterline.ts';
 import { tapLineLoss } from '../hydraulics/tapLine.ts';
 import { addedLamp } from '../test/plumbingSamples.ts';

@@ -1,5 +1,5 @@
-import type { FlushFacts, FlushStep } from '../commission/flushPlan.ts';
-import { flushPlan, ultravioletFlushPlan } from '../commission/flushPlan.ts';
+import type { FlushStep } from '../commission/flush/flushStep.ts';
+import { type FlushFacts, flushPlan, ultravioletFlushPlan } from '../commission/flush/flushPlan.ts';
 import { assess } from '../system/assess.ts';
 import type { FeedWater } from '../system/design.ts';
 import {

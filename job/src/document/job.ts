@@ -3,11 +3,14 @@ import {
   criterionKeys,
   decisionTopics,
   drainWays,
+  endKinds,
   existingSystems,
   feedConnections,
+  flushHands,
   hasUnit,
   passages,
   saddlePlaces,
+  seenSigns,
   type SurveyKey,
   type SystemDesign,
   toCore,
@@ -256,6 +259,78 @@ const plumbChoices = {
   order: z.array(z.string().max(80)).max(120).optional(),
 };
 
+const flushStepId = z.string().max(60);
+
+/** A flush as it went; what is optional is absent until it is so. */
+const flushRecordSchema = z.strictObject({
+  steps: z.record(
+    flushStepId,
+    z.strictObject({
+      startedAt: instant.nullable(),
+      done: tick.nullable(),
+      /** What it was to take when it was begun, min: the plan follows the readings, what was done does not. */
+      minutes: z.number().min(0).max(1e5).optional(),
+      /** What was seen that ends it. */
+      seen: whole(z.array(z.enum(endKinds)).max(endKinds.length)).optional(),
+      /** Why it ended before its time, or long after. */
+      reason: text(300).optional(),
+      /** It had ended by itself before anybody looked: how long it took is not known. */
+      endedUnseen: z.literal(true).optional(),
+    }),
+  ),
+  /** Readings taken on the way. */
+  readings: z
+    .record(
+      itemId,
+      whole(
+        z.strictObject({
+          step: flushStepId,
+          of: z.enum(['tds', 'strip', 'litres']),
+          value: z.number().min(0).max(1e5),
+          unit: z.string().max(20),
+          at: instant,
+          by: person,
+        }),
+      ),
+    )
+    .optional(),
+  /** What was not right, what it was taken to be, and that it was mended. */
+  troubles: z
+    .record(
+      itemId,
+      whole(
+        z.strictObject({
+          step: flushStepId,
+          sign: z.enum(seenSigns),
+          cause: z.string().max(60).nullable(),
+          at: instant,
+          by: person,
+          mended: z.strictObject({ at: instant, by: person }).nullable(),
+        }),
+      ),
+    )
+    .optional(),
+  notes: z.record(flushStepId, text(1000)).optional(),
+  /** The device that leads while several look on. */
+  lead: whole(z.strictObject({ device: itemId, by: person, at: instant })).optional(),
+  /** Whether housings and tubes are sanitised first; absent until somebody decides. */
+  sanitise: z.boolean().optional(),
+  /** The plan that the flush goes by, as far as a list of what waits needs it. */
+  plan: whole(
+    z
+      .array(
+        z.strictObject({
+          id: flushStepId,
+          code: z.string().max(60),
+          minutes: z.number().min(0).max(1e5).nullable(),
+          attended: z.boolean(),
+          by: z.enum(flushHands),
+        }),
+      )
+      .max(80),
+  ).optional(),
+});
+
 export const jobDocumentSchema = z.strictObject({
   customer: customerSchema,
   survey: surveySchema,
@@ -285,12 +360,7 @@ export const jobDocumentSchema = z.strictObject({
     ticks: z.record(z.string().max(80), tick),
     ...plumbChoices,
   }),
-  flush: z.strictObject({
-    steps: z.record(
-      z.string().max(60),
-      z.strictObject({ startedAt: instant.nullable(), done: tick.nullable() }),
-    ),
-  }),
+  flush: flushRecordSchema,
   verify: z.strictObject({
     readings: readingsOf<VerifyKey>(verifyFields),
     shutoffTest: z.enum(['passed', 'failed', 'not-done']),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
 import { fault } from './schemaFault.ts';
+import { text } from './text.ts';
 
 export const unitSystemSchema = z.enum(['metric', 'us']);
 
@@ -27,6 +28,17 @@ export const firmSettingsSchema = z.strictObject({
   standards: standardsSchema.optional(),
   /** The household that a survey begins with. */
   household: householdSchema.optional(),
+  /** How the firm flushes, where kit and washout leave it a choice. */
+  flushing: z
+    .strictObject({
+      prefilters: z.enum(['together', 'one-by-one']),
+      tanks: z.int().min(1).max(3),
+      nightsRest: z.boolean(),
+    })
+    .partial()
+    .optional(),
+  /** Whom a household calls, as it stands on what is left with them. */
+  phone: text(40).optional(),
   /** Price of a usual installation's work, and tax on all of it as a share, for proposals. */
   installationPrice: z.number().min(0).max(100000).optional(),
   taxShare: z.number().min(0).max(1).optional(),

@@ -1,8 +1,10 @@
-import { type IssuedPaper, type Job, type PaperKind, type Session } from '@katharos/contract';
-import { briefOf, optionsOf, plumbingOf } from '@katharos/job';
+import { type IssuedPaper, type Job, type Session } from '@katharos/contract';
+import { briefOf, flushOf, optionsOf, plumbingOf } from '@katharos/job';
 import {
   type Certificate,
   certificateOf,
+  type HouseholdCard,
+  householdCardOf,
   type Issue,
   type Issued,
   issuedOf,
@@ -23,23 +25,30 @@ export interface PaperSource {
   van: Van;
   /** Absent for a draft. */
   issue?: Issue;
+  /** Of the house and of this moment, for what is told by the clock. */
+  clock: { timeZone: string; now: number };
 }
 
 export interface PaperContents {
   certificate: Certificate;
   proposal: Proposal;
   sheet: JobSheetContent & { issued: Issued | null };
+  card: HouseholdCard;
 }
 
+/** What can be set; the card is a working paper, and never a record. */
+export type SetKind = keyof PaperContents;
+
 /** What stands on a paper; nothing where the job is not that far. */
-export function contentOf<K extends PaperKind>(
+export function contentOf<K extends SetKind>(
   kind: K,
   source: PaperSource,
 ): PaperContents[K] | undefined {
-  const makers: { [P in PaperKind]: () => PaperContents[P] | undefined } = {
+  const makers: { [P in SetKind]: () => PaperContents[P] | undefined } = {
     certificate: () => certificateOf({ ...plainOf(source) }),
     proposal: () => proposalOf({ ...plainOf(source), catalogue: source.catalogue }),
     sheet: () => sheetOf(source),
+    card: () => cardOf(source),
   };
   return makers[kind]();
 }
@@ -51,24 +60,44 @@ const plainOf = ({ job: { number, document }, firm, issue }: PaperSource) => ({
   ...(issue ? { issue } : {}),
 });
 
-function sheetOf({ job, firm, catalogue, van, issue }: PaperSource) {
-  const { document, number, id } = job;
-  const { settings } = firm;
+/** A job's system with what it is plumbed by; nothing where there is none. */
+function plumbedOf({ job: { document }, firm, catalogue }: PaperSource) {
   const brief = briefOf(document.survey, catalogue, {
-    standards: settings.standards,
+    standards: firm.settings.standards,
     overruled: optionsOf(document.size.overruled),
   });
   if (!document.system || !brief.ok) return undefined;
   const { design: system } = document.system;
-  const plumbing = plumbingOf(document, system, brief.value);
+  return { brief: brief.value, system, plumbing: plumbingOf(document, system, brief.value) };
+}
+
+function cardOf(source: PaperSource): HouseholdCard | undefined {
+  const plumbed = plumbedOf(source);
+  if (!plumbed) return undefined;
+  const { job, firm, clock } = source;
+  const { document, number } = job;
+  const { brief, system, plumbing } = plumbed;
+  const flush = flushOf(document, system, brief, plumbing, firm.settings.flushing);
+  return flush.ok
+    ? householdCardOf({ number, document, firm, steps: flush.value, ...clock })
+    : undefined;
+}
+
+function sheetOf(source: PaperSource) {
+  const plumbed = plumbedOf(source);
+  if (!plumbed) return undefined;
+  const { job, firm, van, issue } = source;
+  const { document, number, id } = job;
+  const { settings } = firm;
+  const { system, plumbing } = plumbed;
   const sheet = jobSheetOf({ number, id, document, firm, system, plumbing, van });
   return { ...sheet, issued: issuedOf(issue, readerOf(settings)) };
 }
 
 /** What a PDF is set from: a draft's content, or a record. */
 export interface PdfOrder {
-  kind: PaperKind;
-  content: PaperContents[PaperKind];
+  kind: SetKind;
+  content: PaperContents[SetKind];
   /** Of the job's page, for codes on labels. */
   address: string;
   record: Omit<IssuedPaper, 'content'> | null;

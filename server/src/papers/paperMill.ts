@@ -1,11 +1,10 @@
 import { Piscina } from 'piscina';
-import type { PaperKind } from '@katharos/contract';
 import { ApiError } from '../http/apiError.ts';
-import type { PaperContents, PaperSource, PdfOrder } from './paperContent.ts';
+import type { PaperContents, PaperSource, PdfOrder, SetKind } from './paperContent.ts';
 
 /** Makes papers beside the server's own thread, so that nobody waits for another's sheet. */
 export interface PaperMill {
-  content: <K extends PaperKind>(
+  content: <K extends SetKind>(
     kind: K,
     source: PaperSource,
     person: string,

@@ -1,5 +1,5 @@
 import {
-  certificateQuerySchema,
+  draftQuerySchema,
   issuePaperSchema,
   type IssuePaper,
   type PaperKind,
@@ -18,7 +18,7 @@ import { idFrom, validate } from '../http/validate.ts';
 import { findJob, hasJob, lockJob } from '../jobs/jobRepository.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { findVan } from '../van/vanRepository.ts';
-import type { PaperContents, PaperSource } from './paperContent.ts';
+import type { PaperContents, PaperSource, SetKind } from './paperContent.ts';
 import type { PaperMill } from './paperMill.ts';
 import {
   addPaper,
@@ -32,7 +32,7 @@ import {
 type Units = Session['firm']['settings']['units'];
 
 /** Why there is nothing to set yet. */
-const notYet = (kind: PaperKind): ApiError =>
+const notYet = (kind: SetKind): ApiError =>
   kind === 'certificate' ? new ApiError('not-verified') : new ApiError('not-agreed');
 
 const keyOf = (request: Request, response: Response): PaperKey => ({
@@ -41,7 +41,12 @@ const keyOf = (request: Request, response: Response): PaperKey => ({
 });
 
 /** All that a paper of a job is made from, in the units that were asked for. */
-async function sourceOf({ firmId, jobId }: PaperKey, firm: Session['firm'], units: Units) {
+async function sourceOf(
+  { firmId, jobId }: PaperKey,
+  firm: Session['firm'],
+  units: Units,
+  timeZone: string,
+) {
   const job = await findJob(firmId, jobId);
   if (!job) throw new ApiError('not-found');
   const [catalogue, van] = await Promise.all([firmParts(firmId), findVan(firmId)]);
@@ -50,6 +55,7 @@ async function sourceOf({ firmId, jobId }: PaperKey, firm: Session['firm'], unit
     firm: { ...firm, settings: { ...firm.settings, units } },
     catalogue,
     van,
+    clock: { timeZone, now: Date.now() },
   } satisfies PaperSource;
 }
 
@@ -98,13 +104,14 @@ export function paperRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     send(response, pdf, `${paper.kind}-${content.number}-version-${paper.version}`);
   });
 
-  for (const kind of paperKinds) {
+  for (const kind of [...paperKinds, 'card'] as const) {
     // As it would be now: a draft, and marked as one.
     router.get(`/:id/${kind}.pdf`, async (request, response) => {
       const { firm, user } = sessionOf(response);
       const key = keyOf(request, response);
-      const { units = firm.settings.units } = validate(certificateQuerySchema, request.query);
-      const source = await sourceOf(key, firm, units);
+      const query = validate(draftQuerySchema, request.query);
+      const { units = firm.settings.units, timeZone = 'UTC' } = query;
+      const source = await sourceOf(key, firm, units, timeZone);
       const content = await mill.content(kind, source, user.id);
       if (!content) throw notYet(kind);
       const address = addressOf(request, key.jobId);
@@ -130,7 +137,7 @@ interface Issuing {
 async function issue(order: Issuing): Promise<void> {
   const { sequelize, mill, firm, user, key, wanted, request, response } = order;
   const { kind, units, timeZone, at, reason, regardless } = wanted;
-  const source = await sourceOf(key, firm, units);
+  const source = await sourceOf(key, firm, units, timeZone);
   const gaps = kind === 'certificate' ? certificateGaps(source.job.document) : [];
   if (gaps.length > 0 && !regardless) throw new ApiError('something-open');
   const draft = await mill.content(kind, source, user.id);

@@ -1,5 +1,11 @@
-import { contentOf, type PaperContents, type PaperSource, type PdfOrder } from './paperContent.ts';
-import type { PaperKind } from '@katharos/contract';
+import {
+  contentOf,
+  type PaperContents,
+  type PaperSource,
+  type PdfOrder,
+  type SetKind,
+} from './paperContent.ts';
+import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
 import { marked, setPdf } from './pdf.ts';
 import { proposalLayout } from './proposalLayout.ts';
@@ -11,9 +17,9 @@ export const content = ({
   kind,
   source,
 }: {
-  kind: PaperKind;
+  kind: SetKind;
   source: PaperSource;
-}): PaperContents[PaperKind] | undefined => contentOf(kind, source);
+}): PaperContents[SetKind] | undefined => contentOf(kind, source);
 
 const layoutOf = ({ kind, content: held, address }: PdfOrder) => {
   switch (kind) {
@@ -23,12 +29,17 @@ const layoutOf = ({ kind, content: held, address }: PdfOrder) => {
       return proposalLayout(held as PaperContents['proposal']);
     case 'sheet':
       return sheetLayout(held as PaperContents['sheet'], address);
+    case 'card':
+      return cardLayout(held as PaperContents['card']);
   }
 };
 
+/** Papers for the work and the waiting; they are handed over as they are. */
+const workingPapers: readonly SetKind[] = ['sheet', 'card'];
+
 export const pdf = (order: PdfOrder): Promise<Buffer> =>
   setPdf(
-    order.kind === 'sheet' && !order.record
+    workingPapers.includes(order.kind) && !order.record
       ? layoutOf(order)
       : marked(layoutOf(order), order.record),
   );

@@ -66,6 +66,7 @@ async function recordNext(
       firm: { id: firm.id, name: firm.name, settings: firm.settings },
       catalogue,
       van,
+      clock: { timeZone, now: Date.parse(at) },
       issue: { version: 1, at, by: issuedBy, timeZone, gaps, reason },
     };
     const content = await mill.content(kind, source, firmId).catch((error: unknown) => {

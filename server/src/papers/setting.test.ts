@@ -18,6 +18,7 @@ async function paperOf(kind: PaperKind, name: string, paper: 'A4' | 'LETTER'): P
     firm: { id: 'x', name: 'Firm', settings },
     catalogue: starterCatalogue,
     van: { stock: [], takings: [] },
+    clock: { timeZone: 'UTC', now: now.getTime() },
   };
   const set = await pdf({
     kind,

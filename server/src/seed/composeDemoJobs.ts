@@ -229,6 +229,9 @@ export function composeDemoJobs(now: Date): { document: JobDocument; updatedAt: 
     .reverse();
 }
 
+/** The tank that fills was opened so long after the job was last touched: ten minutes ago, ms. */
+const fillingAfterMs = 50 * 60_000;
+
 function documentOf(sample: Sample, at: string): JobDocument {
   const by = demoOwner.name;
   const document = newJobDocument(sample.name, sample.address);
@@ -262,9 +265,22 @@ function documentOf(sample: Sample, at: string): JobDocument {
   const plan = flushOf(document, design, brief.value, plumbing);
   if (!plan.ok) throw new Error(plan.failure.code);
   const steps = plan.value;
-  const flushed = sample.progress === 'flushing' ? steps.slice(0, 5) : steps;
+  const filling = steps.findIndex(({ code }) => code === 'tank-fill');
+  const flushed = sample.progress === 'flushing' ? steps.slice(0, filling) : steps;
   for (const step of flushed) document.flush.steps[step.id] = { startedAt: at, done: { at, by } };
-  if (sample.progress === 'flushing') return document;
+  if (sample.progress === 'flushing') {
+    const { id, minutes } = steps[filling]!;
+    const startedAt = new Date(Date.parse(at) + fillingAfterMs).toISOString();
+    document.flush.steps[id] = { startedAt, done: null, minutes: minutes! };
+    document.flush.plan = steps.map((step) => ({
+      id: step.id,
+      code: step.code,
+      minutes: step.minutes,
+      attended: step.attended,
+      by: step.by,
+    }));
+    return document;
+  }
 
   // The known cause: a cut O-ring lets a seventh of the feed's salt pass the membrane by; three years cost a little, too.
   const bypass = sample.progress === 'failed' ? 1 / 7 : sample.progress === 'issued' ? 0.02 : 0;

@@ -14,13 +14,13 @@ import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import { useDisclosure } from '@mantine/hooks';
 import { lazy, Suspense } from 'react';
-import { Link, Navigate, Outlet, useLocation } from 'react-router';
+import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useReader } from '../ui/useReader.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { takeNewVersion } from '../offline/register.ts';
-import { LineMark } from './LineMark.tsx';
+import { LineMark } from '../ui/LineMark.tsx';
 import { AccountMenu } from './AccountMenu.tsx';
 import { useLine } from '../data/line/useLine.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
@@ -33,6 +33,10 @@ const ShortcutList = lazy(async () => ({
 
 const SignInAgain = lazy(async () => ({
   default: (await import('../session/SignInAgain.tsx')).SignInAgain,
+}));
+
+const TimerWatch = lazy(async () => ({
+  default: (await import('../timers/TimerWatch.tsx')).TimerWatch,
 }));
 
 /** The frame of every signed-in page: mark, units, appearance, account. */
@@ -59,13 +63,17 @@ export function Shell() {
         Skip to the content
       </a>
       <header className={`${styles.header} no-print`}>
-        <Anchor component={Link} to="/jobs" underline="never" className={styles.mark}>
+        <Anchor component={Link} to="/board" underline="never" className={styles.mark}>
           <img src="/mark.svg" alt="" width={30} height={30} />
           <span>Katharos</span>
         </Anchor>
         <Text size="sm" className={styles.firm} visibleFrom="sm">
           {session?.firm.name}
         </Text>
+        <nav className={styles.places} aria-label="Places">
+          <NavLink to="/board">Board</NavLink>
+          <NavLink to="/jobs">Jobs</NavLink>
+        </nav>
         <LineMark />
         <Group gap={6} ml="auto" wrap="nowrap">
           <UnitSwitch />
@@ -101,6 +109,11 @@ export function Shell() {
           <Outlet />
         )}
       </main>
+      {session && (
+        <Suspense fallback={null}>
+          <TimerWatch />
+        </Suspense>
+      )}
       {session && (isOver || signedOut) && (
         <Suspense fallback={null}>
           <SignInAgain session={session} />

@@ -8,6 +8,7 @@ const shortcuts: [keys: string[], what: string][] = [
   [['U'], 'Switch between bar and psi'],
   [['Ctrl', 'Z'], 'Take the last change back'],
   [['Ctrl', 'Shift', 'Z'], 'Bring it back again'],
+  [['F'], 'Flush on the whole screen; L lists its steps'],
   [['W'], 'Open or close the waterline'],
   [['/'], 'Search the jobs'],
   [['N'], 'New job'],

@@ -13,7 +13,11 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <BrokenPage />,
     children: [
-      { index: true, element: <Navigate to="/jobs" replace /> },
+      { index: true, element: <Navigate to="/board" replace /> },
+      {
+        path: '/board',
+        lazy: async () => ({ Component: (await import('../jobs/BoardPage.tsx')).BoardPage }),
+      },
       {
         path: '/jobs',
         lazy: async () => ({ Component: (await import('../jobs/JobsPage.tsx')).JobsPage }),
@@ -36,6 +40,11 @@ export const router = createBrowserRouter([
   {
     path: '/jobs/:id/sheet',
     lazy: async () => ({ Component: (await import('../papers/SheetPage.tsx')).SheetPage }),
+    errorElement: <BrokenPage />,
+  },
+  {
+    path: '/jobs/:id/card',
+    lazy: async () => ({ Component: (await import('../papers/CardPage.tsx')).CardPage }),
     errorElement: <BrokenPage />,
   },
   {

@@ -1,6 +1,7 @@
 import {
   addedJobSchema,
   type apiErrorSchema,
+  boardSchema,
   jobListSchema,
   metaSchema,
   sessionSchema,
@@ -27,7 +28,7 @@ type JobPage = z.infer<typeof jobListSchema>;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keptQuery,
-  tagTypes: ['Session', 'Jobs', 'Job', 'Meta', 'Photographs', 'Van', 'Papers'],
+  tagTypes: ['Session', 'Jobs', 'Board', 'Job', 'Meta', 'Photographs', 'Van', 'Papers'],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',
@@ -51,7 +52,7 @@ export const api = createApi({
         await forgetSignOut();
         return { data: sessionSchema.parse(answer.data) };
       },
-      invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Job'] : []),
+      invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
     }),
     setUp: build.mutation<z.infer<typeof sessionSchema>, Setup>({
       query: (body) => ({ url: '/setup', method: 'POST', body }),
@@ -73,9 +74,14 @@ export const api = createApi({
       responseSchema: jobListSchema,
       providesTags: ['Jobs'],
     }),
+    board: build.query<z.infer<typeof boardSchema>, void>({
+      query: () => '/board',
+      responseSchema: boardSchema,
+      providesTags: ['Board'],
+    }),
     shelveJob: build.mutation<null, { id: string; shelf: Shelf }>({
       query: ({ id, shelf }) => ({ url: `/jobs/${id}`, method: 'PATCH', body: { shelf } }),
-      invalidatesTags: ['Jobs'],
+      invalidatesTags: ['Jobs', 'Board'],
     }),
     // With the key of the form or file: a request sent again begins no second job.
     addJob: build.mutation<
@@ -89,7 +95,7 @@ export const api = createApi({
         headers: { 'Idempotency-Key': key },
       }),
       responseSchema: addedJobSchema,
-      invalidatesTags: ['Jobs'],
+      invalidatesTags: ['Jobs', 'Board'],
     }),
     openJobFile: build.mutation<z.infer<typeof addedJobSchema>, { content: unknown; key: string }>({
       query: ({ content, key }) => ({
@@ -99,7 +105,7 @@ export const api = createApi({
         headers: { 'Idempotency-Key': key },
       }),
       responseSchema: addedJobSchema,
-      invalidatesTags: ['Jobs'],
+      invalidatesTags: ['Jobs', 'Board'],
     }),
   }),
 });
@@ -110,6 +116,7 @@ export const {
   useSignInMutation,
   useSetUpMutation,
   useSaveSettingsMutation,
+  useBoardQuery,
   useJobsInfiniteQuery,
   useShelveJobMutation,
   useAddJobMutation,

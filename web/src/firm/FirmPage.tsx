@@ -44,6 +44,7 @@ function keptSettings(): FirmSettings | undefined {
 }
 
 type Standards = NonNullable<FirmSettings['standards']>;
+type Flushing = NonNullable<FirmSettings['flushing']>;
 
 function FirmForm({ settings }: { settings: FirmSettings }) {
   const [draft, setDraft] = useState(() => keptSettings() ?? settings);
@@ -61,6 +62,11 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
   const setStandard = (key: keyof Standards, value: number | undefined) => {
     const { [key]: _old, ...rest } = draft.standards ?? {};
     set({ standards: value === undefined ? rest : { ...rest, [key]: value } });
+  };
+  const setFlushing = (change: { [K in keyof Flushing]?: Flushing[K] | undefined }) => {
+    // What is not said is left out: it stands at the usual.
+    const all = Object.entries({ ...draft.flushing, ...change });
+    set({ flushing: Object.fromEntries(all.filter(([, value]) => value !== undefined)) });
   };
   const household = draft.household ?? usualHousehold;
   const setHousehold = (change: Partial<Household>) =>
@@ -173,6 +179,63 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
               fault={faults.taxShare}
               wanted="Enter a share; 0 for none."
               onCommit={(value) => set({ taxShare: value })}
+            />
+          </SimpleGrid>
+        </section>
+        <section className="panel" aria-label="How the firm flushes">
+          <Title order={2} size="h4" mb="sm">
+            How the firm flushes
+          </Title>
+          <SimpleGrid cols={{ base: 1, sm: 2, md: 4 }}>
+            <NativeSelect
+              label="Pre-filters"
+              description="Into the bucket, before the membrane is in."
+              size="md"
+              data={[
+                { value: 'together', label: 'All together' },
+                { value: 'one-by-one', label: 'Cartridge by cartridge' },
+              ]}
+              value={draft.flushing?.prefilters ?? 'together'}
+              onChange={({ currentTarget: { value } }) =>
+                setFlushing({ prefilters: value === 'one-by-one' ? value : 'together' })
+              }
+            />
+            <NativeSelect
+              label="Tanks thrown away"
+              description="At least; the kit and the washout may ask for more."
+              size="md"
+              data={[
+                { value: '', label: 'As is usual' },
+                { value: '1', label: 'One' },
+                { value: '2', label: 'Two' },
+                { value: '3', label: 'Three' },
+              ]}
+              value={String(draft.flushing?.tanks ?? '')}
+              onChange={({ currentTarget: { value } }) =>
+                setFlushing({ tanks: value === '' ? undefined : Number(value) })
+              }
+            />
+            <NativeSelect
+              label="The last of them"
+              description="A night lets the membrane give off what is left."
+              size="md"
+              data={[
+                { value: 'no', label: 'Is drained at once' },
+                { value: 'yes', label: 'Stands overnight' },
+              ]}
+              value={draft.flushing?.nightsRest ? 'yes' : 'no'}
+              onChange={({ currentTarget: { value } }) =>
+                setFlushing({ nightsRest: value === 'yes' })
+              }
+            />
+            <TextInput
+              label="Telephone"
+              description="Whom a household calls, on its card."
+              size="md"
+              type="tel"
+              value={draft.phone ?? ''}
+              error={faults.phone}
+              onChange={(event) => set({ phone: event.currentTarget.value })}
             />
           </SimpleGrid>
         </section>

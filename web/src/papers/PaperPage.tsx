@@ -2,6 +2,7 @@ import type { FirmSettings } from '@katharos/job';
 import type { Job, Session } from '@katharos/contract';
 import { useReader } from '../ui/useReader.ts';
 import { useLine } from '../data/line/useLine.ts';
+import { timeZone } from './useIssue.ts';
 import { usePresentJob } from './usePresentJob.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { MissingPage } from '../ui/FailurePages.tsx';
@@ -51,7 +52,7 @@ export function PaperPage({ name, back, pdf, onOutput, children }: Props) {
                 variant="default"
                 size="md"
                 component="a"
-                href={`/api/jobs/${id}/${pdf}?units=${units}`}
+                href={`/api/jobs/${id}/${pdf}?units=${units}&timeZone=${encodeURIComponent(timeZone())}`}
                 onClick={onOutput}
               >
                 PDF

@@ -4,7 +4,7 @@ import { useReader } from '../ui/useReader.ts';
 import { keep } from '../data/line/keep.ts';
 
 /** The calendar that the person stands in: the house's. */
-const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+export const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** A way to make a record of a paper of a job as it stands; kept here first, like everything that is done. */
 export function useIssue(jobId: string) {

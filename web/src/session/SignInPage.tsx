@@ -9,7 +9,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 const SetupForm = lazy(async () => ({ default: (await import('./SetupForm.tsx')).SetupForm }));
 
 /** Only addresses of this application are gone to after signing in. */
-const inside = (target: string | null) => (target && /^\/(?!\/)/.test(target) ? target : '/jobs');
+const inside = (target: string | null) => (target && /^\/(?!\/)/.test(target) ? target : '/board');
 
 /** Sign in; or, on a fresh installation, the first owner. */
 export function SignInPage() {

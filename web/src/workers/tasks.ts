@@ -2,9 +2,12 @@ import {
   type Ageing,
   type Body,
   type Cabinet,
+  causesOf,
   type DaysInTheHouse,
   type DecisionOption,
   type FeedWater,
+  type FillFinding,
+  fillFinding,
   type Household,
   type InSteps,
   type InstalledSystem,
@@ -19,10 +22,12 @@ import {
   optionConsequences,
   type Outcome,
   type Part,
+  type RankedCause,
   type ReadingWorth,
   recommending,
   type Recommendation,
   type Requirements,
+  type SeenSign,
   type SizingTask,
   type SizingWaters,
   succeed,
@@ -90,6 +95,28 @@ export const tasks = {
 
   /** A few hundred possible surveys. */
   readingWorth: (question: OpenQuestion): InSteps<ReadingWorth> => weighingReadings(question),
+
+  /** What is likely behind a sign that a step is not right. */
+  causes: ({
+    design,
+    water,
+    sign,
+  }: {
+    design: SystemDesign | null;
+    water: FeedWater;
+    sign: SeenSign;
+  }): RankedCause[] => causesOf(design, water, sign),
+
+  /** What explains how long fills took, over what was computed. */
+  fills: ({
+    design,
+    water,
+    ratios,
+  }: {
+    design: SystemDesign;
+    water: FeedWater;
+    ratios: number[];
+  }): (FillFinding | null)[] => ratios.map((ratio) => fillFinding(design, water, ratio)),
 
   noFit: ({
     bodies,

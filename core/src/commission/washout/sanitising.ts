@@ -1,3 +1,4 @@
+import { sanitised } from '../../base/practice.ts';
 import { tubesVolume } from './tubesVolume.ts';
 import type { Tube } from '../../hydraulics/tubeLoss.ts';
 import { ChainSolver } from './stirredChain.ts';
@@ -25,9 +26,9 @@ export interface Sanitising {
  * A customary strength for drinking-water fittings; household bleach of about 5 % available chlorine. The label of the product comes first.
  */
 export const usualSanitising = {
-  doseMgL: 100,
+  doseMgL: sanitised.doseMgL as number,
   bleachGPerL: 50,
-  contactMin: 15,
+  contactMin: sanitised.contactMin as number,
   decayPerH: 0,
   feedChlorineMgL: 0,
   residualMgL: 0.1,

@@ -20,14 +20,17 @@ export interface WashedOut extends WashoutPlan {
  * Washing a design out: by the kit's instruction as the floor and by what is left of the preservative, whichever is more. Strengths are
  * shares of the first product's.
  * @param sealed whether its cartridges are sealed, which then run longer at the open tap
+ * @param tanks that the firm throws away at least; null for what is customary
  * Errors: those of `washoutPlan`.
  */
 export function washedOut(
   design: SystemDesign,
   water: FeedWater,
   sealed: boolean,
+  tanks: number | null,
 ): Outcome<WashedOut> {
-  const { tank, postFilter, mineral, kit } = design;
+  const { tank, postFilter, mineral } = design;
+  const kitTanks = design.kit?.leastTankCycles;
   const task: WashoutTask = {
     ...roSystemOf(design, water, newMembrane),
     tapLine: tapLineOf(design),
@@ -38,7 +41,7 @@ export function washedOut(
     }),
     preservative: { firstPermeateMgL: 1 },
     targetShare: washout.leftShare,
-    leastCycles: kit?.leastTankCycles ?? washout.leastTankCycles,
+    leastCycles: Math.max(kitTanks ?? 0, tanks ?? kitTanks ?? washout.leastTankCycles),
     heelShare: washout.heelShare,
     trickleLPerMin: washout.trickleLPerMin,
     rinseMin: flushTimes.membraneRinse,

@@ -7,11 +7,11 @@ import { lineChanged, notKept, refusedFor, waitingCounted } from './lineSlice.ts
 import { type Message, onMessage } from './messages.ts';
 
 const tagsOf = {
-  jobs: ['Jobs'],
+  jobs: ['Jobs', 'Board'],
   van: ['Van'],
   photographs: ['Photographs'],
   papers: ['Papers'],
-  all: ['Jobs', 'Job', 'Van', 'Photographs', 'Papers'],
+  all: ['Jobs', 'Board', 'Job', 'Van', 'Photographs', 'Papers'],
 } as const;
 
 /** Joins a store to the line for as long as somebody is signed in; returns what leaves it. */

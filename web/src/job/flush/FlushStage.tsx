@@ -1,32 +1,23 @@
-import {
-  failureHead,
-  failureSentence,
-  flushHandNames,
-  flushWords,
-  type Reader,
-} from '@katharos/words';
-import { flushOf, type JobDocument } from '@katharos/job';
-import {
-  type FlushRecord,
-  type FlushSchedule,
-  flushSchedule,
-  type FlushStep,
-  type InstalledSystem,
-} from '@katharos/core';
-import { NeedsBrief } from '../open/NeedsBrief.tsx';
-import { NeedsSystem } from '../open/NeedsSystem.tsx';
-import { useDocument, useJob } from '../open/useJob.ts';
-import { usePlumbing } from '../open/usePlumbing.ts';
+import { failureHead, failureSentence, type Reader } from '@katharos/words';
+import { type FlushStep, type InstalledSystem } from '@katharos/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
-import { useSizing } from '../open/sizingContext.ts';
+import { useShortcuts } from '../../ui/useShortcuts.ts';
+import { NeedsBrief } from '../open/NeedsBrief.tsx';
+import { NeedsSystem } from '../open/NeedsSystem.tsx';
+import { useDocument, useJobId } from '../open/useJob.ts';
+import { FlushFindings } from './FlushFindings.tsx';
 import { FlushTimes } from './FlushTimes.tsx';
-import { StepCard } from './StepCard.tsx';
-import { useNow } from './useNow.ts';
-import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import styles from './Flush.module.css';
+import { Runner } from './Runner.tsx';
+import { SanitiseChoice } from './SanitiseChoice.tsx';
+import { StepFace } from './StepFace.tsx';
+import { StepList } from './StepList.tsx';
+import { type Flush, useFlush } from './useFlush.ts';
+import { useFlushDeeds } from './useFlushDeeds.ts';
 
 /** Flushing, one step at a time. */
 export function FlushStage() {
@@ -39,66 +30,86 @@ export function FlushStage() {
       />
     );
   }
-  return <Flushing design={document.system.design} />;
+  return <Planned design={document.system.design} />;
 }
 
-function Flushing({ design }: { design: InstalledSystem }) {
-  const { document, edit, stamp, jobId } = useJob();
-  const { brief } = useSizing();
-  const reader = useReader();
-  const known = brief?.ok ? brief.value : null;
-  const plumbing = usePlumbing(design, known);
-  const { survey } = document;
-  // Once a step was done here, the next one takes the focus and is read out.
-  const [following, setFollowing] = useState(false);
-  const now = useNow(true, wholeMinutes);
-  const plan = useMemo(
-    () => (known && plumbing ? flushOf({ survey }, design, known, plumbing) : null),
-    [survey, design, known, plumbing],
-  );
-  if (!plan) return <NeedsBrief />;
-  if (!plan.ok) {
+function Planned({ design }: { design: InstalledSystem }) {
+  const flush = useFlush(design);
+  if (!flush) return <NeedsBrief />;
+  if (!flush.ok) {
     return (
-      <Tone kind="bad" head={failureHead(plan.failure)} role="alert">
-        {failureSentence(plan.failure)}
+      <Tone kind="bad" head={failureHead(flush.failure)} role="alert">
+        {failureSentence(flush.failure)}
       </Tone>
     );
   }
-  const steps = plan.value;
-  const records = document.flush.steps;
-  const current = steps.find((step) => !records[step.id]?.done);
-  const schedule = flushSchedule(steps, (id) => epochOf(records[id]), now);
-  const record = (
-    step: FlushStep,
-    change: { startedAt: string | null; done: { at: string; by: string } | null },
-  ) => edit(({ flush }) => ({ flush: { steps: { ...flush.steps, [step.id]: change } } }));
-  const start = (step: FlushStep) => record(step, { startedAt: stamp().at, done: null });
-  const finish = (step: FlushStep) => {
+  return <Flushing flush={flush.value} />;
+}
+
+function Flushing({ flush }: { flush: Flush }) {
+  const jobId = useJobId();
+  const reader = useReader();
+  const deeds = useFlushDeeds(flush.plan);
+  const isPhone = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
+  const [params, setParams] = useSearchParams();
+  const isWhole = params.has('whole');
+  const show = (whole: boolean) =>
+    setParams((before) => {
+      const next = new URLSearchParams(before);
+      if (whole) next.set('whole', '');
+      else next.delete('whole');
+      return next;
+    });
+  // Once a step was done here, the next one takes the focus and is read out.
+  const [following, setFollowing] = useState(false);
+  /** A step that is looked at out of its turn. */
+  const [picked, setPicked] = useState<string | null>(null);
+  const { steps, records, schedule, now } = flush;
+  const isDone = (step: FlushStep) => !!records[step.id]?.done;
+  const current = steps.find((step) => !isDone(step));
+  const shown = steps.find(({ id }) => id === picked && !records[id]?.done) ?? current;
+  const pick = (step: FlushStep) => {
+    setPicked(step.id);
     setFollowing(true);
-    const done = stamp();
-    record(step, { startedAt: records[step.id]?.startedAt ?? done.at, done });
   };
-  const reopen = (step: FlushStep) => record(step, { startedAt: null, done: null });
+  const goOn = () => {
+    setPicked(null);
+    setFollowing(true);
+  };
+  useShortcuts([['f', () => show(!isWhole)]]);
+  const face = shown && (
+    <StepFace
+      key={shown.id}
+      flush={flush}
+      step={shown}
+      deeds={deeds}
+      takesFocus={following}
+      isWhole={isWhole}
+      onDone={goOn}
+    />
+  );
+  const list = <StepList flush={flush} current={shown} onReopen={deeds.reopen} onPick={pick} />;
   return (
     <Stack gap="md">
       <Group justify="space-between">
         <Title order={2} size="h3" className="stage-title">
           Flush
         </Title>
-        <Text c="dimmed">{timeLeft(steps, (step) => !!records[step.id]?.done, reader)}</Text>
+        <Text c="dimmed">{timeLeft(steps, isDone, reader)}</Text>
+        {shown && !isPhone && (
+          <Button variant="default" mih={44} onClick={() => show(true)}>
+            Whole screen
+          </Button>
+        )}
       </Group>
-      {current ? (
-        <StepCard
-          key={current.id}
-          step={current}
-          position={steps.indexOf(current) + 1}
-          of={steps.length}
-          startedAt={records[current.id]?.startedAt ?? null}
-          takesFocus={following}
-          onStart={() => start(current)}
-          onDone={() => finish(current)}
-        />
-      ) : (
+      <SanitiseChoice flush={flush} deeds={deeds} />
+      {shown && isPhone && !isWhole && (
+        <Button size="xl" mih={64} fullWidth onClick={() => show(true)}>
+          {Object.keys(records).length > 0 ? 'Go on flushing' : 'Begin to flush'}
+        </Button>
+      )}
+      {shown && !isPhone && !isWhole && face}
+      {!shown && (
         <Tone kind="good" head="Flushed">
           <Text mb="xs">
             Every step is done. Readings are taken from running product, not from the first tank.
@@ -109,12 +120,13 @@ function Flushing({ design }: { design: InstalledSystem }) {
         </Tone>
       )}
       <FlushTimes schedule={schedule} now={now} />
-      <StepList
-        schedule={schedule}
-        current={current}
-        isDone={(step) => records[step.id]?.done ?? null}
-        onReopen={reopen}
-      />
+      <FlushFindings design={flush.design} water={flush.water} now={now} />
+      {list}
+      {isWhole && shown && (
+        <Runner flush={flush} shown={shown} list={list} onPick={pick} onClose={() => show(false)}>
+          {face}
+        </Runner>
+      )}
     </Stack>
   );
 }
@@ -133,62 +145,4 @@ function timeLeft(
   if (ahead.length === 0) return '';
   const waiting = minutes(false);
   return `Still ahead: ${reader.minutes(minutes(true))} beside it${waiting > 0 ? `, ${reader.minutes(waiting)} of filling alone` : ''}`;
-}
-
-/** How often times that lie ahead are reckoned anew, ms. */
-const wholeMinutes = 20_000;
-
-const epochOf = (
-  record: JobDocument['flush']['steps'][string] | undefined,
-): FlushRecord | undefined =>
-  record && {
-    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
-    doneAt: record.done === null ? null : Date.parse(record.done.at),
-  };
-
-interface StepListProps {
-  schedule: FlushSchedule;
-  current: FlushStep | undefined;
-  isDone: (step: FlushStep) => { at: string; by: string } | null;
-  onReopen: (step: FlushStep) => void;
-}
-
-function StepList({ schedule, current, isDone, onReopen }: StepListProps) {
-  const reader = useReader();
-  return (
-    <ol className={`panel ${styles.list}`} aria-label="All steps">
-      {schedule.steps.map(({ step, by, startsAt }) => {
-        const done = isDone(step);
-        return (
-          <li
-            key={step.id}
-            data-now={step === current}
-            aria-current={step === current ? 'step' : undefined}
-          >
-            <span className={styles.drop} data-done={!!done} aria-hidden />
-            <span>
-              <strong>{flushWords(step, reader).title}</strong>
-              <span className="quiet">
-                {step.minutes !== null && ` · ${reader.minutes(step.minutes)}`}
-                {!done && ` · ${reader.when(startsAt, 'time')}`}
-                {!done && by !== 'installer' && ` · ${flushHandNames[by]}`}
-                {done && ` · done ${reader.when(done.at, 'time')} by ${done.by}`}
-              </span>
-            </span>
-            {done && (
-              <Button
-                variant="subtle"
-                size="sm"
-                mih={44}
-                onClick={() => onReopen(step)}
-                aria-label={`Do again: ${flushWords(step, reader).title}`}
-              >
-                Again
-              </Button>
-            )}
-          </li>
-        );
-      })}
-    </ol>
-  );
 }

@@ -1,8 +1,9 @@
 import type { FlushSchedule } from '@katharos/core';
-import { Anchor, Text } from '@mantine/core';
+import { Anchor, Group, Text } from '@mantine/core';
 import { serverNow } from '../../data/serverClock.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
+import { Link } from 'react-router';
 import styles from './Flush.module.css';
 
 /** When somebody has to be there again, and when there is water to verify and to drink; gone when all is done. */
@@ -29,9 +30,14 @@ export function FlushTimes({ schedule, now }: { schedule: FlushSchedule; now: nu
         Readings from about <strong>{time(verifyFrom)}</strong>; water to drink, once it is
         verified, from about <strong>{time(drinkFrom)}</strong>.
       </Text>
-      <Anchor component="button" type="button" mih={44} onClick={() => void save()}>
-        Times as a calendar file
-      </Anchor>
+      <Group gap="md">
+        <Anchor component={Link} to={`/jobs/${jobId}/card`} className={styles.way}>
+          Card for the household
+        </Anchor>
+        <Anchor component="button" type="button" mih={44} onClick={() => void save()}>
+          Times as a calendar file
+        </Anchor>
+      </Group>
     </section>
   );
 }

@@ -12,12 +12,15 @@ export function StepPhotographs({
   title,
   own,
   mayAdd,
+  large = false,
 }: {
   step: string;
   title: string;
   /** Those of this step. */
   own: readonly ShownPhotograph[];
   mayAdd: boolean;
+  /** For a hand in a glove. */
+  large?: boolean;
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const { add } = usePhotographDeeds();
@@ -48,11 +51,9 @@ export function StepPhotographs({
             {(props) => (
               <Button
                 {...props}
-                variant="subtle"
-                size="compact-sm"
-                mih={44}
-                miw={44}
-                px={4}
+                {...(large
+                  ? { variant: 'default', mih: 64 }
+                  : { variant: 'subtle', size: 'compact-sm', mih: 44, miw: 44, px: 4 })}
                 className="no-print"
                 aria-label={`Photograph: ${title}`}
               >

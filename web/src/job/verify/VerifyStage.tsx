@@ -13,6 +13,8 @@ import {
   type Verdict,
   verdict,
 } from '@katharos/core';
+import { FlushFindings } from '../flush/FlushFindings.tsx';
+import { useSizing } from '../open/sizingContext.ts';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
@@ -50,6 +52,7 @@ export function VerifyStage() {
 function Verifying({ design }: { design: SystemDesign }) {
   const { document, edit, jobId } = useJob();
   const { verify } = document;
+  const { brief } = useSizing();
   const judged = useMemo(() => {
     const readings = verificationReadings(document);
     return readings ? verdict(design, readings) : null;
@@ -65,6 +68,7 @@ function Verifying({ design }: { design: SystemDesign }) {
       <Title order={2} size="h3">
         Verify
       </Title>
+      {brief?.ok && <FlushFindings design={design} water={brief.value.task.waters.today} />}
       <section className="panel" aria-label="Readings">
         <Title order={3} size="h4">
           Readings

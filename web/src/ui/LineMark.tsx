@@ -2,9 +2,9 @@ import { Text } from '@mantine/core';
 import { useEffect } from 'react';
 import { refusedFor } from '../data/line/lineSlice.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
-import { notify } from '../ui/notices.tsx';
-import { useReader } from '../ui/useReader.ts';
-import styles from './Shell.module.css';
+import { notify } from './notices.tsx';
+import { useReader } from './useReader.ts';
+import styles from './LineMark.module.css';
 
 const words = {
   unreachable: 'No line',

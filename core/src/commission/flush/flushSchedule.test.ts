@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { sampleFlush } from '../test/flushSamples.ts';
-import { directDesign, sampleWater, tankDesign } from '../test/samples.ts';
+import { sampleFlush } from '../../test/flushSamples.ts';
+import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
 import { type FlushRecord, flushSchedule } from './flushSchedule.ts';
 
 const noon = Date.parse('2026-03-01T12:00:00Z');
@@ -25,13 +25,13 @@ describe('a flush in clock times', () => {
   });
 
   test('is handed to the household with the first draining, and taken up again by a visit', () => {
-    const hands = scheduled().steps.map(({ by }) => by);
+    const hands = scheduled().steps.map(({ step }) => step.by);
     expect(hands.slice(0, at('tank-fill-1') + 1)).not.toContain('household');
     expect(hands[at('tank-drain-1')]).toBe('household');
     expect(hands.at(-1)).toBe('return-visit');
     // A tankless unit is done within the visit.
     const direct = flushSchedule(sampleFlush(directDesign, sampleWater), () => undefined, noon);
-    expect(new Set(direct.steps.map(({ by }) => by))).toEqual(new Set(['installer']));
+    expect(new Set(direct.steps.map(({ step }) => step.by))).toEqual(new Set(['installer']));
   });
 
   test('says when to come back while a tank fills, and not while somebody has to stand by', () => {

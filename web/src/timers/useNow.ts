@@ -1,4 +1,4 @@
-import { serverNow } from '../../data/serverClock.ts';
+import { serverNow } from '../data/serverClock.ts';
 import { useEffect, useState } from 'react';
 
 /** The time, renewed every half second or so while something runs, and at once when the page is looked at again. */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { directDesign, samplePart, sampleWater, tankDesign } from '../test/samples.ts';
-import { assess } from '../system/assess.ts';
-import type { FeedWater, SystemDesign } from '../system/design.ts';
-import { sampleFlush } from '../test/flushSamples.ts';
+import { directDesign, samplePart, sampleWater, tankDesign } from '../../test/samples.ts';
+import { assess } from '../../system/assess.ts';
+import type { FeedWater, SystemDesign } from '../../system/design.ts';
+import { sampleFlush } from '../../test/flushSamples.ts';
 
 describe('the plan', () => {
   const planOf = (design: SystemDesign, water: FeedWater = sampleWater) => {

@@ -1,0 +1,79 @@
+import { type FlushRecord, flushSchedule, type FlushStep } from '@katharos/core';
+import type { FirmSettings, JobDocument } from '@katharos/job';
+import { flushWords, readerOf } from '@katharos/words';
+
+export interface HouseholdCardSource {
+  number: number;
+  document: JobDocument;
+  firm: { name: string; settings: FirmSettings };
+  steps: readonly FlushStep[];
+  /** ms of the epoch. */
+  now: number;
+  /** Of the house, IANA name. */
+  timeZone: string;
+}
+
+/** What is left with the household while its tank still fills. */
+export interface HouseholdCard {
+  number: number;
+  firm: string;
+  title: string;
+  customer: string;
+  paper: FirmSettings['paper'];
+  /** When it was made. */
+  made: string;
+  /** What there is to do, by the clock; empty where nothing is left to them. */
+  steps: { when: string; title: string; what: string; caution: string | null }[];
+  /** From when water may be drunk, and what not until then. */
+  rules: string[];
+  call: string;
+}
+
+const epochOf = (
+  record: JobDocument['flush']['steps'][string] | undefined,
+): FlushRecord | undefined =>
+  record && {
+    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
+    doneAt: record.done === null ? null : Date.parse(record.done.at),
+  };
+
+/** Makes the card of a flush as it stands: what is the household's to do, with clock times in the house's own zone. */
+export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
+  const { number, document, firm, steps, now, timeZone } = source;
+  const { customer, flush } = document;
+  const { units, paper, phone } = firm.settings;
+  const reader = readerOf({ units, timeZone });
+  const schedule = flushSchedule(steps, (id) => epochOf(flush.steps[id]), now);
+  const day = (at: number) => reader.when(at, 'date');
+  const time = (at: number) => reader.when(at, day(at) === day(now) ? 'time' : 'short-moment');
+  const own = schedule.steps.filter(({ step, isDone }) => step.by === 'household' && !isDone);
+  const isAllDone = schedule.steps.every(({ isDone }) => isDone);
+  return {
+    number,
+    firm: firm.name,
+    title: 'For the household',
+    customer: [customer.name, customer.address].filter(Boolean).join(', '),
+    paper,
+    made: reader.when(now, 'moment'),
+    steps: own.map(({ step, startsAt, endsAt }) => {
+      const { title, instruction, caution } = flushWords(step, reader);
+      return {
+        when: step.attended ? time(startsAt) : `${time(startsAt)} to ${time(endsAt)}`,
+        title,
+        what: step.attended ? instruction : `Nothing to do. ${instruction}`,
+        caution,
+      };
+    }),
+    rules: isAllDone
+      ? ['The system is flushed. Drink from it once the installer has verified it.']
+      : [
+          `Do not drink, cook with or make ice from this water before ${time(schedule.drinkFrom)}, and then only once the installer has verified it. Until then it carries a preservative; plants may have it.`,
+          'A later step moves all that follow by as much.',
+          'Water where none should be: close the feed valve under the sink, then call.',
+          'Small children and whoever is ill drink other water until then.',
+        ],
+    call: phone
+      ? `${firm.name}, ${phone}`
+      : `${firm.name}. The firm has not entered its telephone: note it here.`,
+  };
+}

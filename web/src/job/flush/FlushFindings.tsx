@@ -1,0 +1,92 @@
+import { fillKind, type FeedWater, type InstalledSystem, isUltravioletLine } from '@katharos/core';
+import type { JobDocument } from '@katharos/job';
+import { causeWords, explanationWords, type Reader, signNames } from '@katharos/words';
+import { Tone } from '../../ui/Tone.tsx';
+import { useReader } from '../../ui/useReader.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { useDocument } from '../open/useJob.ts';
+
+interface Props {
+  design: InstalledSystem;
+  water: FeedWater;
+  /** ms of the epoch, where a fill that still runs counts: it takes this long at least. */
+  now?: number;
+}
+
+/** A fill whose time is known, over what it was to take. */
+interface TimedFill {
+  id: string;
+  minutes: number;
+  ratio: number;
+  isRunning: boolean;
+}
+
+/** What was found on the way: fills far from computed with what explains them, and what was not right. Nothing where all went as planned. */
+export function FlushFindings({ design, water, now }: Props) {
+  const { flush } = useDocument();
+  const reader = useReader();
+  const odd = timedFills(flush.steps, now).filter(({ ratio, isRunning }) =>
+    isRunning ? fillKind(ratio) === 'slow' : fillKind(ratio) !== null,
+  );
+  const isMembrane = !isUltravioletLine(design);
+  const [explained] = useComputed(
+    'fills',
+    isMembrane && odd.length > 0
+      ? { design, water, ratios: odd.map(({ ratio }) => Math.round(ratio * 20) / 20) }
+      : null,
+  );
+  const troubles = Object.entries(flush.troubles ?? {}).sort(([, a], [, b]) =>
+    a.at.localeCompare(b.at),
+  );
+  if (odd.length === 0 && troubles.length === 0) return null;
+  return (
+    <section aria-label="Found while flushing">
+      <Tone
+        kind={troubles.some(([, { mended }]) => !mended) ? 'bad' : 'warn'}
+        head="Found while flushing"
+      >
+        <ul>
+          {odd.map((fill, i) => (
+            <li key={fill.id}>
+              {fillSentence(fill, reader)}{' '}
+              {explained.kind === 'done' &&
+                explainedBy(explained.value[i]?.explanations ?? [], reader)}
+            </li>
+          ))}
+          {troubles.map(([id, { sign, cause, mended, by, at }]) => (
+            <li key={id}>
+              {signNames[sign]} ({by}, {reader.when(at, 'time')}).{' '}
+              {cause
+                ? `${causeWords(cause).cause} ${mended ? 'Mended.' : ''}`
+                : 'The cause is open.'}
+            </li>
+          ))}
+        </ul>
+      </Tone>
+    </section>
+  );
+}
+
+/** Fills that were seen to end, and those that run. */
+function timedFills(records: JobDocument['flush']['steps'], now?: number): TimedFill[] {
+  return Object.entries(records).flatMap(([id, { startedAt, done, minutes, endedUnseen }]) => {
+    if (!id.startsWith('tank-fill') || !startedAt || !minutes || endedUnseen) return [];
+    const until = done ? Date.parse(done.at) : now;
+    if (until === undefined) return [];
+    const took = (until - Date.parse(startedAt)) / 60_000;
+    return took > 0 ? [{ id, minutes: took, ratio: took / minutes, isRunning: !done }] : [];
+  });
+}
+
+const fillSentence = ({ id, minutes, ratio, isRunning }: TimedFill, reader: Reader): string =>
+  isRunning
+    ? `Fill ${id.split('-').at(-1)} still runs after ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed.`
+    : `Fill ${id.split('-').at(-1)} took ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed.`;
+
+const explainedBy = (
+  explanations: Parameters<typeof explanationWords>[0][],
+  reader: Reader,
+): string =>
+  explanations.length === 0
+    ? 'No single cause explains this; look at shut-off and check valve.'
+    : `Each of these alone would explain it: ${explanations.map((one) => explanationWords(one, reader)).join('; ')}.`;

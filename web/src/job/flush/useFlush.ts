@@ -1,0 +1,70 @@
+import { flushOf, type JobDocument } from '@katharos/job';
+import {
+  type FeedWater,
+  type FlushSchedule,
+  flushFactsOf,
+  flushSchedule,
+  type FlushState,
+  flushStates,
+  type FlushStep,
+  type InstalledSystem,
+  type Outcome,
+  type PlannedStep,
+} from '@katharos/core';
+import { useMemo } from 'react';
+import { useSession } from '../../data/session.ts';
+import { useSizing } from '../open/sizingContext.ts';
+import { useDocument } from '../open/useJob.ts';
+import { usePlumbing } from '../open/usePlumbing.ts';
+import { epochOf } from '../../timers/outlook.ts';
+import { useNow } from '../../timers/useNow.ts';
+
+export type StepRecord = JobDocument['flush']['steps'][string];
+
+/** A flush as it stands: its steps, what was recorded of them, and when each is. */
+export interface Flush {
+  design: InstalledSystem;
+  water: FeedWater;
+  steps: FlushStep[];
+  /** How valves and water stand while each step is done. */
+  states: FlushState[];
+  records: JobDocument['flush']['steps'];
+  schedule: FlushSchedule;
+  /** As the list of what waits keeps it. */
+  plan: PlannedStep[];
+  now: number;
+}
+
+/** How often times that lie ahead are reckoned anew, ms. */
+const wholeMinutes = 20_000;
+
+/** The flush of the open job; null while what it follows from is not known. */
+export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
+  const { survey, flush } = useDocument();
+  const { brief } = useSizing();
+  const known = brief?.ok ? brief.value : null;
+  const plumbing = usePlumbing(design, known);
+  const ways = useSession()?.firm.settings.flushing;
+  const { sanitise, steps: records } = flush;
+  const now = useNow(true, wholeMinutes);
+  const planned = useMemo(() => {
+    if (!known || !plumbing) return null;
+    const choice = { steps: {}, ...(sanitise === undefined ? {} : { sanitise }) };
+    const outcome = flushOf({ survey, flush: choice }, design, known, plumbing, ways);
+    if (!outcome.ok) return outcome;
+    const steps = outcome.value;
+    const { hotSide } = flushFactsOf(design, plumbing);
+    const states = flushStates(design, steps, { hotSide });
+    const plan = steps.map(({ id, code, minutes, attended, by }) => ({
+      id,
+      code,
+      minutes,
+      attended,
+      by,
+    }));
+    return { ok: true as const, value: { steps, states, plan, water: known.task.waters.today } };
+  }, [survey, sanitise, design, known, plumbing, ways]);
+  if (!planned?.ok) return planned;
+  const schedule = flushSchedule(planned.value.steps, (id) => epochOf(records[id]), now);
+  return { ok: true, value: { ...planned.value, design, records, schedule, now } };
+}

@@ -1,0 +1,201 @@
+import type { FillExplanation, HandCause, FaultCode, SeenSign } from '@katharos/core';
+import type { Reader } from './reader.ts';
+
+/** What is seen that is not right, as a person would say it. */
+export const signNames: Record<SeenSign, string> = {
+  'no-water-at-tap': 'Hardly a drop at the tap',
+  'no-water-to-drain': 'Nothing runs to the drain',
+  'drain-runs-hard': 'The drain runs hard',
+  'drain-goes-on': 'The drain does not stop',
+  'fills-slowly': 'It fills far too slowly',
+  'weak-tap': 'The tap is weak',
+  'tds-high': 'The TDS is high',
+  drips: 'It drips',
+  'stays-dark': 'The water stays dark or cloudy',
+  chlorine: 'The strip shows chlorine',
+  'pump-silent': 'The pump is silent',
+  noise: 'Noise',
+};
+
+/** A cause and its mend, each in a sentence. */
+export interface CauseWords {
+  cause: string;
+  mend: string;
+}
+
+export const faultWords: Record<FaultCode, CauseWords> = {
+  'supply-valve-partly-open': {
+    cause: 'The feed valve is not fully open.',
+    mend: 'Open it to its stop; a saddle’s needle has to be drawn back fully. A saddle valve that stays narrow is replaced.',
+  },
+  'prefilter-blocked': {
+    cause: 'A pre-filter lets too little through.',
+    mend: 'Look for a wrapper or cap left on it, and for dirt from the line. Close the feed, take it out, and compare the flow without it.',
+  },
+  'membrane-absent': {
+    cause: 'There is no membrane in the vessel.',
+    mend: 'Close the feed, open the vessel and look.',
+  },
+  'membrane-bypass': {
+    cause: 'Feed passes the membrane’s O-rings: it is not pushed home, or a ring is cut.',
+    mend: 'Close the feed, draw the element, look at both small rings, grease them, and push it home until it seats.',
+  },
+  'membrane-oxidised': {
+    cause: 'Chlorine has eaten the membrane.',
+    mend: 'A strip behind the carbon; where it shows chlorine, carbon first, then a new element.',
+  },
+  'membrane-scaled': {
+    cause: 'The element passes too little: scaled, fouled, or dried out in store.',
+    mend: 'Let it soak under pressure for half an hour. If the flow stays low, another element.',
+  },
+  'restrictor-missing': {
+    cause: 'There is no restrictor in the drain line, or it is far too wide.',
+    mend: 'Close the feed. The restrictor belongs between the vessel’s drain port and the drain, arrow with the flow, of the size that the element wants.',
+  },
+  'restrictor-blocked': {
+    cause:
+      'Restrictor or drain line is blocked: a kink, an insert left in, a saddle whose hole does not meet the pipe’s.',
+    mend: 'Take the tube off behind the restrictor, into the bucket: if it runs there, the drain line is blocked; if not, the restrictor.',
+  },
+  'check-valve-leaking': {
+    cause: 'The check valve behind the membrane lets product run back.',
+    mend: 'Close the feed with the tank full: if the drain runs on, it leaks. Replace it, arrow with the flow.',
+  },
+  'shutoff-stuck-open': {
+    cause: 'What ends the filling does not close.',
+    mend: 'Look at its lines: product pressure has to reach it. A valve with dirt on its seat is rinsed or replaced; a switch is set or replaced.',
+  },
+  'shutoff-stuck-closed': {
+    cause: 'The shut-off or the solenoid lets nothing in.',
+    mend: 'Is its tube off, its plug out, its arrow the wrong way round? Bypass it once with a union: if it runs, it is the valve.',
+  },
+  'supply-pressure-low': {
+    cause: 'The supply has far less pressure than was read.',
+    mend: 'Gauge on the cold line, running. The house’s valve may be half closed, or the pressure is like this at this hour.',
+  },
+  'precharge-lost': {
+    cause: 'The tank has lost its air.',
+    mend: 'Tank empty, gauge on its air valve; pump it up to what is computed. Soap on the valve shows a leak.',
+  },
+  'precharge-high': {
+    cause: 'The tank has too much air.',
+    mend: 'Tank empty, let air off to what is computed.',
+  },
+  'post-filter-blocked': {
+    cause: 'The post filter passes too little.',
+    mend: 'Arrow with the flow? Take it out of the line once and compare.',
+  },
+  'lines-swapped': {
+    cause: 'Product and drain lines are exchanged.',
+    mend: 'Close the feed. At the vessel the centre port gives product; the one with the restrictor goes to the drain.',
+  },
+  'pump-off': {
+    cause: 'The pump does not run, and water only passes it.',
+    mend: 'Plug, outlet, both switches. A hand on it tells whether it turns.',
+  },
+  'pump-weak': {
+    cause: 'The pump builds too little pressure: air in it, or worn.',
+    mend: 'Tap open until it hums deeper; the inlet tube straight and full. Gauge behind it.',
+  },
+  'tank-valve-closed': {
+    cause: 'The valve on the tank is closed.',
+    mend: 'Handle along the tube is open.',
+  },
+  'water-cold': {
+    cause: 'The water is much colder than was read.',
+    mend: 'Thermometer in running cold water, and the reading in the survey; every time here follows it.',
+  },
+};
+
+export const handCauseWords: Record<HandCause, CauseWords> = {
+  'tube-not-home': {
+    cause: 'The tube is in to the first stop only.',
+    mend: 'Close the feed, let the pressure off, push it past the first stop to the mark, clip on, tug.',
+  },
+  'tube-cut-askew': {
+    cause: 'The tube’s end is askew, scratched or oval.',
+    mend: 'Close the feed, cut it square two centimetres back, push it home.',
+  },
+  'housing-ring': {
+    cause: 'The housing’s O-ring is dry, twisted or dirty.',
+    mend: 'Close the feed, let the pressure off, open it; ring and groove clean, greased, back in; hand tight and a snug turn.',
+  },
+  'nut-or-thread': {
+    cause: 'A nut is loose, or a thread has too little tape.',
+    mend: 'Close the feed. Nut a quarter turn; tapered threads anew with tape. Never under pressure.',
+  },
+  'fines-still-leaving': {
+    cause: 'Dust of new carbon or minerals is still leaving.',
+    mend: 'Run on; look into a fresh cup every minute. White water that clears from below is air and does no harm.',
+  },
+  'cartridge-not-seated': {
+    cause: 'A cartridge does not sit on its ring, and water passes it.',
+    mend: 'Close the feed, open the housing, seat it on the spigot, both gaskets in place.',
+  },
+  'cartridge-burst': {
+    cause: 'A cartridge is damaged.',
+    mend: 'Close the feed, look at it, put another in.',
+  },
+  'flow-too-fast': {
+    cause: 'Into the bucket it runs far faster than it ever will: the carbon has no time.',
+    mend: 'Throttle the feed to a thin stream and test again after a minute.',
+  },
+  'wrong-cartridge': {
+    cause: 'There is no carbon in this place, or not one for chloramine.',
+    mend: 'Compare the label with the parts list.',
+  },
+  'outlet-dead': {
+    cause: 'The outlet is dead or switched off.',
+    mend: 'Try another appliance in it with dry hands. What is wrong with the outlet is an electrician’s.',
+  },
+  'low-pressure-switch': {
+    cause: 'The inlet switch holds it: too little pressure before the pump.',
+    mend: 'Feed valve fully open? Gauge before the pump, running.',
+  },
+  'tank-full-switch': {
+    cause: 'The pressure switch holds it: it feels pressure, as with a full tank.',
+    mend: 'Open the tap. If it starts, all is well.',
+  },
+  'air-in-pump': {
+    cause: 'There is air in the pump.',
+    mend: 'Tap open, wait two minutes; tilt the pump with its outlet up.',
+  },
+  'pump-starved': {
+    cause: 'The pump wants more than comes.',
+    mend: 'Feed valve fully open, inlet tube without a kink, pre-filters clear.',
+  },
+  'water-hammer': {
+    cause: 'A valve that closes fast knocks.',
+    mend: 'Fasten what moves; a small arrester on the cold line where it goes on.',
+  },
+};
+
+const noneWords: CauseWords = {
+  cause: 'None of these.',
+  mend: 'Note what you see and take a photograph. Close the feed if water goes where it should not.',
+};
+
+export const causeWords = (cause: string): CauseWords =>
+  (faultWords as Record<string, CauseWords>)[cause] ??
+  (handCauseWords as Record<string, CauseWords>)[cause] ??
+  noneWords;
+
+/** What alone would explain how long a fill took. */
+export function explanationWords(explanation: FillExplanation, reader: Reader): string {
+  switch (explanation.cause) {
+    case 'pressure':
+      return `a supply of ${reader.say('pressure', explanation.bar)} while it ran`;
+    case 'temperature':
+      return `water of ${reader.say('temperature', explanation.celsius)}`;
+    case 'prefilter':
+      return `pre-filters that cost ${reader.number(explanation.factor, 2)} times their drop when new`;
+    case 'feed-valve':
+      return 'a feed valve that is nearly closed';
+    case 'precharge':
+      return `an air charge of ${reader.say('pressure', explanation.bar)} in the tank`;
+    case 'pump':
+      return explanation.share < 0.05
+        ? 'a pump that does not run'
+        : `a pump that builds ${reader.percent(explanation.share)} of its boost`;
+  }
+}
