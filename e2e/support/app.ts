@@ -17,6 +17,8 @@ export interface App {
   url: string;
   databaseUrl: string;
   stop: () => Promise<void>;
+  /** Ends it without a word, as a lost power line does. */
+  kill: () => Promise<void>;
 }
 
 type State = Exclude<BrowserContextOptions['storageState'], string | undefined>;
@@ -71,14 +73,19 @@ export async function startApp({
     });
     server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
   });
-  return { url, databaseUrl: database, stop: () => stopped(server) };
+  return {
+    url,
+    databaseUrl: database,
+    stop: () => stopped(server),
+    kill: () => stopped(server, 'SIGKILL'),
+  };
 }
 
-const stopped = (server: ChildProcess): Promise<void> =>
+const stopped = (server: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> =>
   new Promise((resolve) => {
-    if (server.exitCode !== null) resolve();
+    if (server.exitCode !== null || server.signalCode !== null) resolve();
     server.once('exit', () => resolve());
-    server.kill('SIGTERM');
+    server.kill(signal);
   });
 
 /** What a browser holds after signing in. */

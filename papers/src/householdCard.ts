@@ -54,7 +54,7 @@ export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
     title: 'For the household',
     customer: [customer.name, customer.address].filter(Boolean).join(', '),
     paper,
-    made: reader.when(now, 'moment'),
+    made: reader.when(now, 'short-moment'),
     steps: own.map(({ step, startsAt, endsAt }) => {
       const { title, instruction, caution } = flushWords(step, reader);
       return {

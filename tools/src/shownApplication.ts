@@ -65,7 +65,7 @@ async function answering(base: string): Promise<void> {
 export async function signIn(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/sign-in`);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { name: 'Jobs', level: 1 }).waitFor();
+  await page.getByRole('heading', { name: 'Waiting for water', level: 1 }).waitFor();
 }
 
 /** Address of a sample job by a part of its customer's name, without its stage. */

@@ -223,14 +223,15 @@ const samples: Sample[] = [
 export function composeDemoJobs(now: Date): { document: JobDocument; updatedAt: Date }[] {
   return samples
     .map((sample) => {
-      const updatedAt = new Date(now.getTime() - sample.daysAgo * 86400e3 - 3600e3);
+      const ago = sample.progress === 'flushing' ? fillingForMs : sample.daysAgo * 86400e3 + 3600e3;
+      const updatedAt = new Date(now.getTime() - ago);
       return { document: documentOf(sample, updatedAt.toISOString()), updatedAt };
     })
     .reverse();
 }
 
-/** The tank that fills was opened so long after the job was last touched: ten minutes ago, ms. */
-const fillingAfterMs = 50 * 60_000;
+/** The tank of the sample that is flushed was opened so long ago, ms. */
+const fillingForMs = 10 * 60_000;
 
 function documentOf(sample: Sample, at: string): JobDocument {
   const by = demoOwner.name;
@@ -270,8 +271,7 @@ function documentOf(sample: Sample, at: string): JobDocument {
   for (const step of flushed) document.flush.steps[step.id] = { startedAt: at, done: { at, by } };
   if (sample.progress === 'flushing') {
     const { id, minutes } = steps[filling]!;
-    const startedAt = new Date(Date.parse(at) + fillingAfterMs).toISOString();
-    document.flush.steps[id] = { startedAt, done: null, minutes: minutes! };
+    document.flush.steps[id] = { startedAt: at, done: null, minutes: minutes! };
     document.flush.plan = steps.map((step) => ({
       id: step.id,
       code: step.code,

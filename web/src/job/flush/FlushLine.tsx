@@ -22,7 +22,9 @@ import { useSolvedLine } from '../waterline/useSolvedLine.ts';
 import { valvesOf, valveSentence } from './valves.ts';
 import styles from './Flush.module.css';
 
-const depth = 118;
+/** Height of the picture, pixels: on a phone every row of text counts. */
+const depths = { wide: 118, narrow: 86 };
+const narrowPx = 480;
 /** A symbol's own width, pixels, and how large it is drawn at most. */
 const symbolPx = 38;
 const largest = 0.8;
@@ -53,6 +55,7 @@ export function FlushLine({ design, water, state, tankShare }: Props) {
   const scene = useMemo(() => ({ tap: state.tap, tankShare }), [state.tap, tankShare]);
   const solved = useSolvedLine(design, water, scene);
   const { ref, width } = useElementSize();
+  const depth = width < narrowPx ? depths.narrow : depths.wide;
   const valves = valvesOf(design, state);
   if (!solved?.ok) return null;
   const isWet = ({ kind }: WaterlineNode) =>

@@ -36,62 +36,56 @@ export function Runner({ flush, shown, list, onPick, onClose, children }: Props)
   const touch = useRef<{ x: number; y: number } | null>(null);
   useShortcuts([['l', () => setListed((before) => !before)]]);
   return (
-    <Modal
-      opened
-      fullScreen
-      onClose={onClose}
-      withCloseButton={false}
-      padding={0}
-      transitionProps={{ duration: 0 }}
-      aria-label={`Flushing, ${customer.name}`}
-    >
-      <div
-        className={styles.runner}
-        onTouchStart={({ touches }) => {
-          const finger = touches[0];
-          touch.current = finger ? { x: finger.clientX, y: finger.clientY } : null;
-        }}
-        onTouchEnd={({ changedTouches }) => {
-          const finger = changedTouches[0];
-          const from = touch.current;
-          if (!from || !finger) return;
-          const [dx, dy] = [finger.clientX - from.x, finger.clientY - from.y];
-          if (Math.abs(dx) > swipePx && Math.abs(dx) > 2 * Math.abs(dy)) setListed(true);
-        }}
-      >
-        <header className={styles.runnerHead}>
-          <strong>{customer.name}</strong>
-          <LineMark />
-          <Running flush={flush} shown={shown} onPick={onPick} />
-          <ActionIcon
-            variant="default"
-            size={52}
-            aria-label="All steps"
-            onClick={() => setListed(true)}
-          >
-            <IconList size={26} />
-          </ActionIcon>
-          <ActionIcon
-            variant="default"
-            size={52}
-            aria-label="Leave the whole screen"
-            onClick={onClose}
-          >
-            <IconX size={26} />
-          </ActionIcon>
-        </header>
-        {children}
-      </div>
-      <Modal
-        opened={isListed}
-        onClose={() => setListed(false)}
-        size="lg"
-        title="All steps"
-        closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
-      >
-        {list}
-      </Modal>
-    </Modal>
+    <Modal.Root opened fullScreen padding={0} onClose={onClose} transitionProps={{ duration: 0 }}>
+      <Modal.Content aria-label={`Flushing, ${customer.name}`}>
+        <div
+          className={styles.runner}
+          onTouchStart={({ touches }) => {
+            const finger = touches[0];
+            touch.current = finger ? { x: finger.clientX, y: finger.clientY } : null;
+          }}
+          onTouchEnd={({ changedTouches }) => {
+            const finger = changedTouches[0];
+            const from = touch.current;
+            if (!from || !finger) return;
+            const [dx, dy] = [finger.clientX - from.x, finger.clientY - from.y];
+            if (Math.abs(dx) > swipePx && Math.abs(dx) > 2 * Math.abs(dy)) setListed(true);
+          }}
+        >
+          <header className={styles.runnerHead}>
+            <strong>{customer.name}</strong>
+            <LineMark />
+            <Running flush={flush} shown={shown} onPick={onPick} />
+            <ActionIcon
+              variant="default"
+              size={52}
+              aria-label="All steps"
+              onClick={() => setListed(true)}
+            >
+              <IconList size={26} />
+            </ActionIcon>
+            <ActionIcon
+              variant="default"
+              size={52}
+              aria-label="Leave the whole screen"
+              onClick={onClose}
+            >
+              <IconX size={26} />
+            </ActionIcon>
+          </header>
+          {children}
+        </div>
+        <Modal
+          opened={isListed}
+          onClose={() => setListed(false)}
+          size="lg"
+          title="All steps"
+          closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
+        >
+          {list}
+        </Modal>
+      </Modal.Content>
+    </Modal.Root>
   );
 }
 

@@ -132,8 +132,7 @@ function Readings({
       {readings.map(([id, { of, value, unit, at, by }]) => (
         <li key={id}>
           <Text span>
-            {readingNames[of]}:{' '}
-            <strong>{reader.say(dimensionOf(of), toCore(dimensionOf(of), { value, unit }))}</strong>{' '}
+            {readingNames[of]}: <strong>{reader.entered(dimensionOf(of), { value, unit })}</strong>{' '}
             <span className="quiet">
               {reader.when(at, 'time')} · {by}
             </span>
