@@ -47,6 +47,9 @@ export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
   const day = (at: number) => reader.when(at, 'date');
   const time = (at: number) => reader.when(at, day(at) === day(now) ? 'time' : 'short-moment');
   const own = schedule.steps.filter(({ step, isDone }) => step.by === 'household' && !isDone);
+  const hasMembrane = steps.some(
+    ({ code }) => code === 'membrane-rinse' || code === 'run-open-tap',
+  );
   const isAllDone = schedule.steps.every(({ isDone }) => isDone);
   return {
     number,
@@ -67,8 +70,8 @@ export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
     rules: isAllDone
       ? ['The system is flushed. Drink from it once the installer has verified it.']
       : [
-          `Do not drink, cook with or make ice from this water before ${time(schedule.drinkFrom)}, and then only once the installer has verified it. Until then it carries a preservative; plants may have it.`,
-          'A later step moves all that follow by as much.',
+          `Do not drink, cook with or make ice from this water before ${time(schedule.drinkFrom)}, and then only once the installer has verified it. ${hasMembrane ? 'Until then it carries a preservative; plants may have it.' : 'Until then it is not treated.'}`,
+          ...(own.length > 0 ? ['If a step is done later, all that follow move by as much.'] : []),
           'Water where none should be: close the feed valve under the sink, then call.',
           'Small children and whoever is ill drink other water until then.',
         ],

@@ -8,6 +8,17 @@ export interface Merged {
   conflicts: string[];
 }
 
+/**
+ * What is nobody's decision, so that nobody is asked: the device that acted last leads, and a plan follows from the rest of the document.
+ */
+const settled: Record<string, (mine: Json, theirs: Json) => Json> = {
+  'flush.lead': (mine, theirs) => (momentOf(theirs) > momentOf(mine) ? theirs : mine),
+  'flush.plan': (mine) => mine,
+};
+
+const momentOf = (value: Json): string =>
+  isRecord(value) && typeof value.at === 'string' ? value.at : '';
+
 /** Three-way merge: what only one side changed is taken from that side; what both changed differently is a conflict. */
 export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: JobDocument): Merged {
   const conflicts: string[] = [];
@@ -44,6 +55,8 @@ export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: Job
         entries.filter((entry): entry is [string, Json] => entry[1] !== undefined),
       );
     }
+    const settle = settled[path];
+    if (settle && m !== undefined && t !== undefined) return settle(m, t);
     conflicts.push(path);
     return m;
   };

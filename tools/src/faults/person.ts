@@ -73,6 +73,8 @@ export class Person {
   readonly entered = new Map<OwnField, number[]>();
   /** What they tried to enter or to take back since, without seeing what came of it. */
   readonly unsure = new Map<OwnField, (number | undefined)[]>();
+  /** How often they began to enter something into a field. */
+  private readonly tried = new Map<OwnField, number>();
   /** Steps of the order of work that they ticked. */
   readonly ticked = new Set<string>();
   photographs = 0;
@@ -141,7 +143,10 @@ export class Person {
   /** Enters a figure; it counts once the page shows it as entered. */
   async enter(field: OwnField): Promise<void> {
     const entered = this.entered.get(field) ?? [];
-    const value = Number((field.from + field.step * (entered.length + 1)).toFixed(3));
+    // Never the same twice: what stands there already is no deed, and undo would take back another.
+    const tried = (this.tried.get(field) ?? 0) + 1;
+    this.tried.set(field, tried);
+    const value = Number((field.from + field.step * tried).toFixed(3));
     await this.doing(async () => {
       await this.goToPlace(field.place);
       const input = this.page.getByLabel(field.label, { exact: true });
@@ -196,6 +201,8 @@ export class Person {
           last.doubt();
           throw error;
         });
+      // Nothing shows that an undo is kept. The store does one thing after the other: once it answers, it is.
+      await this.waiting();
       this.history.pop();
       last.takeBack();
     });

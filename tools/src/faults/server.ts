@@ -88,7 +88,10 @@ export async function startServer(databaseUrl: string, port: number): Promise<Ru
         if (!answer.ok) throw new Error(`${method} ${path} answered ${answer.status}.`);
         return answer.json() as Promise<unknown>;
       };
-      const { jobs } = (await ask('GET', '/jobs')) as { jobs: { id: string; name: string }[] };
+      // By its name: a list's first page holds the jobs that were touched last.
+      const { jobs } = (await ask('GET', `/jobs?search=${encodeURIComponent(plumbedSample)}`)) as {
+        jobs: { id: string; name: string }[];
+      };
       const sample = jobs.find((job) => job.name === plumbedSample)!;
       const { document } = (await ask('GET', `/jobs/${sample.id}`)) as Job;
       const { id, version } = (await ask('POST', '/jobs', { name })) as Job;
