@@ -34,9 +34,13 @@ export function Runner({ flush, shown, list, onPick, onClose, children }: Props)
   // Once a step was picked in it, the list has done its work.
   useEffect(() => setListed(false), [shown]);
   const touch = useRef<{ x: number; y: number } | null>(null);
+  // Escape closes what lies on top of it first.
+  const leave = () => {
+    if (document.querySelectorAll('[role="dialog"]').length === 1) onClose();
+  };
   useShortcuts([['l', () => setListed((before) => !before)]]);
   return (
-    <Modal.Root opened fullScreen padding={0} onClose={onClose} transitionProps={{ duration: 0 }}>
+    <Modal.Root opened fullScreen padding={0} onClose={leave} transitionProps={{ duration: 0 }}>
       <Modal.Content aria-label={`Flushing, ${customer.name}`}>
         <div
           className={styles.runner}

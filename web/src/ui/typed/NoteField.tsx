@@ -36,7 +36,8 @@ export function NoteField({ value, onSave, keptAs, most = 1000, wanted, ...texta
     half.forget();
     if (text !== value) onSave(text, `note:${keptAs}`);
   };
-  const save = useDebouncedCallback(hand, 500);
+  // What closes with it is saved first.
+  const save = useDebouncedCallback(hand, { delay: 500, flushOnUnmount: true });
   const text = draft ?? value;
   const left = most - text.trim().length;
   return (
