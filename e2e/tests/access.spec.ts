@@ -213,6 +213,27 @@ const views: View[] = [
   { name: 'parts', job: odalys, path: 'plumb?view=parts', heading: 'Parts' },
   { name: 'flushing', job: per, path: 'flush', heading: 'Flush', thumbs: true },
   {
+    name: 'the runner',
+    job: per,
+    path: 'flush?whole',
+    heading: /^Tank fill/,
+    part: '[role=dialog]',
+    open: (page) => page.getByRole('button', { name: 'Drain has stopped by itself' }).click(),
+  },
+  {
+    name: 'what is likely behind a sign',
+    job: per,
+    path: 'flush?whole',
+    heading: /^Tank fill/,
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Not right' }).click();
+      await page.getByRole('button', { name: 'The drain does not stop' }).click();
+      await page.getByRole('list', { name: 'Likely causes' }).waitFor();
+    },
+    part: '[role=dialog]:has([aria-label="Likely causes"])',
+  },
+  { name: 'the household’s card', job: per, path: 'card', heading: 'For the household' },
+  {
     name: 'a failed verification',
     job: senna,
     path: 'verify',
@@ -326,6 +347,7 @@ const tooSmall = (page: Page): Promise<string[]> =>
   });
 
 for (const [name, path, heading] of [
+  ['the board', '/board', 'Waiting for water'],
   ['the jobs', '/jobs', 'Jobs'],
   ['the firm', '/firm', 'How the firm works'],
   ['the van', '/van', 'What the van holds'],

@@ -19,13 +19,13 @@ interface View {
 }
 
 const views: View[] = [
+  { file: 'board', path: '/board' },
   { file: 'jobs', path: '/jobs' },
   { file: 'survey', job: 'Tamsin', path: 'survey' },
   { file: 'survey-phone', job: 'Tamsin', path: 'survey', phone: true },
   { file: 'size', job: 'Tamsin', path: 'size', whole: true },
   { file: 'size-days', job: 'Hathersage', path: 'size?view=days', whole: true },
   { file: 'size-water', job: 'Ilario', path: 'size?view=water', whole: true },
-  { file: 'size-weigh', job: 'Tamsin', path: 'size?view=weigh', whole: true },
   { file: 'proposal', job: 'Odalys', path: 'proposal', whole: true },
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
@@ -33,7 +33,7 @@ const views: View[] = [
   { file: 'plumb-remote', job: 'Hathersage', path: 'plumb?view=fit', whole: true },
   { file: 'plumb-connections', job: 'Odalys', path: 'plumb?view=connections', whole: true },
   { file: 'plumb-parts', job: 'Odalys', path: 'plumb?view=parts', whole: true },
-  { file: 'flush-phone', job: 'Hathersage', path: 'flush', phone: true },
+  { file: 'flush-phone', job: 'Hathersage', path: 'flush?whole', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
   { file: 'firm', path: '/firm', whole: true },

@@ -63,7 +63,13 @@ export function Shell() {
         Skip to the content
       </a>
       <header className={`${styles.header} no-print`}>
-        <Anchor component={Link} to="/board" underline="never" className={styles.mark}>
+        <Anchor
+          component={Link}
+          to="/board"
+          underline="never"
+          className={styles.mark}
+          aria-label="Katharos"
+        >
           <img src="/mark.svg" alt="" width={30} height={30} />
           <span>Katharos</span>
         </Anchor>

@@ -56,7 +56,7 @@ export function Runner({ flush, shown, list, onPick, onClose, children }: Props)
             if (Math.abs(dx) > swipePx && Math.abs(dx) > 2 * Math.abs(dy)) setListed(true);
           }}
         >
-          <header className={styles.runnerHead}>
+          <div className={styles.runnerHead}>
             <strong>{customer.name}</strong>
             <LineMark />
             <Running flush={flush} shown={shown} onPick={onPick} />
@@ -76,7 +76,7 @@ export function Runner({ flush, shown, list, onPick, onClose, children }: Props)
             >
               <IconX size={26} />
             </ActionIcon>
-          </header>
+          </div>
           {children}
         </div>
         <Modal
