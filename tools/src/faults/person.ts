@@ -151,6 +151,8 @@ export class Person {
       await this.goToPlace(field.place);
       const input = this.page.getByLabel(field.label, { exact: true });
       await input.fill(String(value), { timeout });
+      // What may have come to stand here without being seen is what undo would bring back.
+      const unseen = this.unsure.get(field) ?? [];
       this.doubt(field, value);
       await input.press('Enter', { timeout });
       await this.page.waitForFunction(showsFigure, [field.label, String(value)] as const, {
@@ -162,8 +164,13 @@ export class Person {
         field === sharedField
           ? null
           : {
-              takeBack: () => this.entered.get(field)!.pop(),
-              doubt: () => this.doubt(field, entered.at(-1)),
+              takeBack: () => {
+                this.entered.get(field)!.pop();
+                if (unseen.length > 0) this.unsure.set(field, unseen);
+              },
+              doubt: () => {
+                for (const value of [entered.at(-1), ...unseen]) this.doubt(field, value);
+              },
             },
       );
     });
