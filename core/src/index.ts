@@ -202,7 +202,7 @@ export {
   fillFinding,
   fillKind,
 } from './commission/flush/fillFinding.ts';
-export { isSteady, type TimedReading } from './commission/flush/steadyReading.ts';
+export { endsRead, type StepReadings } from './commission/flush/readEnds.ts';
 export { type FaultCode } from './commission/fault.ts';
 export {
   canBeSanitised,

@@ -240,7 +240,7 @@ test('who leaves a job for another page and comes back finds it as it was left',
   await enter(page, 'Feed TDS', '388');
   await saved(page);
   await page.getByRole('link', { name: 'Katharos' }).click();
-  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Waiting for water' })).toBeVisible();
   await page.goBack();
   await expect(await field(page, 'Feed TDS')).toHaveValue(/388/);
   await enter(page, 'Feed TDS', '389');

@@ -2,6 +2,9 @@
 export const demoSignIn = { email: 'wren@brackenfold.example', password: 'clear-water-8' };
 export const demoOwner = { name: 'Wren Askeby', firm: 'Brackenfold Water Care' };
 
+/** Whom its households call: a number that is given to nobody. */
+export const demoPhone = '01632 960114';
+
 /** What the sample firm's van holds: enough for a usual job, short of a few things. */
 export const demoVan: readonly (readonly [partId: string, quantity: number])[] = [
   ['silt-5', 6],

@@ -4,7 +4,7 @@ import { addJob } from '../jobs/jobRepository.ts';
 import { noteHandedOver } from '../papers/recordHandedOver.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { VanStockRow } from '../db/models.ts';
-import { demoOwner, demoSignIn, demoVan } from './demoFirm.ts';
+import { demoOwner, demoPhone, demoSignIn, demoVan } from './demoFirm.ts';
 import { demoJobs } from './demoJobs.ts';
 import type { Sequelize } from 'sequelize';
 
@@ -16,7 +16,7 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
     const owner = await createFirm(
       {
         name: demoOwner.firm,
-        settings: usualFirmSettings,
+        settings: { ...usualFirmSettings, phone: demoPhone },
         parts: starterCatalogue,
         owner: { name: demoOwner.name, email: demoSignIn.email, passwordHash },
       },

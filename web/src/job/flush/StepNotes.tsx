@@ -1,4 +1,4 @@
-import { type FlushStep, isSteady, toCore } from '@katharos/core';
+import { endsRead, type FlushStep, toCore } from '@katharos/core';
 import { Button, CloseButton, Modal, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import { useReader } from '../../ui/useReader.ts';
@@ -29,14 +29,17 @@ export function StepNotes({ step, title, deeds }: Props) {
   const count = own.length + (notes[step.id] ? 1 : 0);
   const read = (of: FlushReading, value: number, unit: string) => {
     deeds.read(step, { of, value, unit });
-    const steady = step.ends.find((end) => end.kind === 'tds-steady');
-    if (of !== 'tds' || !steady) return;
-    const trail = own
-      .filter(([, reading]) => reading.of === 'tds')
-      .map(([, reading]) => ({ value: toCore('tds', reading), at: Date.parse(reading.at) }));
-    const now = { value: toCore('tds', { value, unit }), at: serverNow() };
-    if (isSteady([...trail, now], steady.withinShare, steady.overMin))
-      deeds.look(step, 'tds-steady', true);
+    const all = [...own.map(([, reading]) => reading), { of, value, unit, at: serverNow() }];
+    const readingsOf = (kind: FlushReading) =>
+      all
+        .filter((one) => one.of === kind)
+        .map((one) => ({ value: toCore(dimensionOf(kind), one), at: new Date(one.at).getTime() }));
+    const seen = endsRead(step.ends, {
+      tds: readingsOf('tds'),
+      strip: readingsOf('strip'),
+      litres: readingsOf('litres'),
+    });
+    for (const kind of seen) deeds.look(step, kind, true);
   };
   return (
     <>
@@ -79,6 +82,9 @@ export function StepNotes({ step, title, deeds }: Props) {
     </>
   );
 }
+
+const dimensionOf = (of: FlushReading) =>
+  flushMeasures.find((one) => one.of === of)!.measure.dimension;
 
 const photographStep = ({ id }: FlushStep): string => `flush:${id}`;
 
@@ -125,8 +131,6 @@ function Readings({
   onDrop: (id: string) => void;
 }) {
   const reader = useReader();
-  const dimensionOf = (of: FlushReading) =>
-    flushMeasures.find((one) => one.of === of)!.measure.dimension;
   return (
     <ul className={styles.readings} aria-label="Readings of this step">
       {readings.map(([id, { of, value, unit, at, by }]) => (

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { isSteady, type TimedReading } from './steadyReading.ts';
+import { endsRead, isSteady, type TimedReading } from './readEnds.ts';
 
 const minute = 60_000;
 const trail = (...values: [minutes: number, value: number][]): TimedReading[] =>
@@ -17,4 +17,17 @@ test.each<[string, boolean, TimedReading[]]>([
   ['in any order', true, trail([6, 20], [0, 20.1], [3, 20])],
 ])('steady: %s', (_name, expected, readings) => {
   expect(steady(readings)).toBe(expected);
+});
+
+test('a step’s readings show its ends: the last strip, and litres together', () => {
+  const ends = [
+    { kind: 'strip', underMgL: 0.1 },
+    { kind: 'litres', litres: 3 },
+    { kind: 'clear-cup' },
+  ] as const;
+  const none = { tds: [], strip: [], litres: [] };
+  expect(endsRead(ends, none)).toEqual([]);
+  expect(endsRead(ends, { ...none, strip: trail([0, 0.05], [2, 0.5]) })).toEqual([]);
+  expect(endsRead(ends, { ...none, strip: trail([2, 0.05], [0, 0.5]) })).toEqual(['strip']);
+  expect(endsRead(ends, { ...none, litres: trail([0, 2], [5, 1]) })).toEqual(['litres']);
 });
