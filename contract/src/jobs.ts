@@ -1,4 +1,4 @@
-import { jobDocumentSchema, partSchema, storageSchemaOf, unitSystemSchema } from '@katharos/job';
+import { jobDocumentSchema, partSchema, storageSchemaOf } from '@katharos/job';
 import { z } from 'zod';
 import { savedJobSchema } from './jobList.ts';
 
