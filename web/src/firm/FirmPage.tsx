@@ -202,7 +202,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             />
             <NativeSelect
               label="Tanks thrown away"
-              description="At least; the kit and the washout may ask for more."
+              description="At least; never fewer than needed."
               size="md"
               data={[
                 { value: '', label: 'As is usual' },
@@ -217,7 +217,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             />
             <NativeSelect
               label="The last of them"
-              description="A night lets the membrane give off what is left."
+              description="What is left comes out overnight."
               size="md"
               data={[
                 { value: 'no', label: 'Is drained at once' },

@@ -33,7 +33,9 @@ export function StepTimer({ totalS, leftS, startedAt, attended }: Props) {
             : `Ready at ${reader.when(endsAt, 'time')}`}
       </Text>
       {startedAt !== null && !isOver && !attended && (
-        <Text fw={600}>Leave now and come back at {reader.when(endsAt, 'time')}.</Text>
+        <Text fw={600} className={styles.leave}>
+          Leave now and come back at {reader.when(endsAt, 'time')}.
+        </Text>
       )}
     </div>
   );
