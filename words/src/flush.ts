@@ -89,9 +89,15 @@ const writers: {
   }),
   'sanitise-dose': (d, reader) => ({
     title: 'Bleach into the empty housings',
-    instruction: `Feed closed, all ${d.cartridges} cartridges out, membrane out. Pour ${reader.number(d.bleachMl, 0)} mL of unscented household bleach (about 5 % chlorine) into the first housing and screw all of them on empty. Crack the feed open until water runs into the bucket, then close it: ${reader.say('volume', d.wettedL)} stand at about ${reader.say('concentration', d.doseMgL)}.`,
+    instruction: `Feed closed, all ${d.cartridges} cartridges out, membrane out. Pour ${reader.number(d.bleachMl, 0)} mL of unscented household bleach (about 5 % chlorine) into the first housing, and screw all of them on empty.`,
     caution:
       'Gloves and glasses, window open. Bleach alone, never with another cleaner, never near cartridges or membrane. The label’s own dose comes first.',
+    proof: 'Every housing is on, and the feed is still closed.',
+  }),
+  'sanitise-fill': (d, reader) => ({
+    title: 'Draw the bleach through',
+    instruction: `Crack the feed open until water runs into the bucket, then close it: ${reader.say('volume', d.wettedL)} stand at about ${reader.say('concentration', d.doseMgL, 0)}.`,
+    caution: 'Gloves and glasses. What runs into the bucket bleaches clothes and floors.',
     proof: 'What runs into the bucket smells of chlorine; the feed is closed again.',
   }),
   'sanitise-contact': (d, reader, minutes) => ({
@@ -293,6 +299,7 @@ export const flushStepNames: Record<FlushStepCode, string> = {
   'reopen-house': 'Water on in the house',
   'take-tube-off': 'Tube behind the pre-filters off',
   'sanitise-dose': 'Bleach in',
+  'sanitise-fill': 'Draw the bleach through',
   'sanitise-contact': 'Bleach stands',
   'sanitise-rinse': 'Rinse the bleach out',
   'fit-cartridges': 'Cartridges in',

@@ -127,10 +127,14 @@ describe('a firm’s own ways', () => {
     expect(sequence(system, work, early).faults.map(({ needs }) => needs)).toContain(
       'cartridges in',
     );
+    const states = flushStates(system, steps, { hotSide: false });
+    expect(states[at('sanitise-dose')]).toMatchObject({ feed: 'closed', reach: 'house' });
+    expect(states[at('sanitise-contact')]).toMatchObject({ feed: 'closed', reach: 'feed-side' });
     const dose = steps[at('sanitise-dose')]!;
-    if (dose.code !== 'sanitise-dose') throw new Error('no dose');
+    const fill = steps[at('sanitise-fill')]!;
+    if (dose.code !== 'sanitise-dose' || fill.code !== 'sanitise-fill') throw new Error('no dose');
     // 100 mg/L out of 50 g/L is a five-hundredth of the volume.
-    expect(dose.data.bleachMl / dose.data.wettedL).toBeCloseTo(2, 9);
+    expect(dose.data.bleachMl / fill.data.wettedL).toBeCloseTo(2, 9);
   });
 });
 

@@ -163,6 +163,11 @@ const flushEffects: {
     needs: { ...closedFeed, house: 'open', membrane: 'out', bucketTube: 'off' },
     leaves: { cartridges: 'out' },
   }),
+  'sanitise-fill': () => ({
+    needs: { ...closedFeed, house: 'open', membrane: 'out', cartridges: 'out', bucketTube: 'off' },
+    during: { feed: 'open' },
+    leaves: closedFeed,
+  }),
   'sanitise-contact': () => ({ needs: { ...closedFeed, membrane: 'out', cartridges: 'out' } }),
   'sanitise-rinse': () => ({
     needs: { ...closedFeed, membrane: 'out', cartridges: 'out', bucketTube: 'off' },

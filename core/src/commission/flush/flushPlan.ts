@@ -183,7 +183,8 @@ function sanitising({ prefilters, elements }: SystemDesign, facts: FlushFacts): 
   const { wettedVolumeL: wettedL, bleachMl, rinseVolumeL: litres } = plan;
   const { doseMgL } = sanitised;
   return [
-    flushStep('sanitise-dose', null, { cartridges, wettedL, bleachMl, doseMgL }),
+    flushStep('sanitise-dose', null, { cartridges, bleachMl }),
+    flushStep('sanitise-fill', null, { wettedL, doseMgL }),
     flushStep('sanitise-contact', sanitised.contactMin, { doseMgL }, { attended: false }),
     flushStep('sanitise-rinse', plan.rinseTimeMin, { litres }, { ends: [strip] }),
     flushStep('fit-cartridges', null, { cartridges }),

@@ -7,7 +7,9 @@ export interface FlushData {
   /** The tube behind the last pre-filter by its label; null where it is the maker's own. */
   'take-tube-off': { label: number | null };
   /** Cartridges out, bleach into the first housing. */
-  'sanitise-dose': { cartridges: number; wettedL: number; bleachMl: number; doseMgL: number };
+  'sanitise-dose': { cartridges: number; bleachMl: number };
+  /** Water drawn through all of it. */
+  'sanitise-fill': { wettedL: number; doseMgL: number };
   'sanitise-contact': { doseMgL: number };
   'sanitise-rinse': { litres: number };
   'fit-cartridges': { cartridges: number };
