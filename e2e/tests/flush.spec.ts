@@ -95,6 +95,12 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     await expect(shown.getByRole('heading', { name: 'Rinse the membrane' })).toBeVisible();
     const found = page.getByRole('region', { name: 'Found while flushing' });
     await expect(found).toContainText('There is no restrictor in the drain line');
+    await shown.getByRole('button', { name: 'Not right' }).click();
+    await asked.getByRole('button', { name: 'It drips' }).click();
+    await asked.getByRole('button', { name: 'Not found: keep it open' }).click();
+    await expect(found).toContainText(/It drips .*Still open\./);
+    await found.getByRole('button', { name: 'It is mended' }).click();
+    await expect(found).not.toContainText('Still open');
   });
 
   await test.step('a fill that takes twice its time rings, and is a finding with what explains it', async () => {
@@ -159,7 +165,9 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     const ends = plan!.map(({ id }) => Date.parse(steps[id]!.done!.at));
     expect([...ends].sort((a, b) => a - b)).toEqual(ends);
     expect(Object.keys(steps).sort()).toEqual(plan!.map(({ id }) => id).sort());
-    expect(Object.values(troubles!)).toMatchObject([{ cause: 'restrictor-missing' }]);
+    const found = Object.values(troubles!).sort((a, b) => a.at.localeCompare(b.at));
+    expect(found).toMatchObject([{ cause: 'restrictor-missing' }, { sign: 'drips', cause: null }]);
+    for (const { mended } of found) expect(mended).not.toBeNull();
     // Each that ended before its time says why.
     const early = plan!.filter(({ id, minutes }) => minutes && minutes > 1 && !steps[id]!.seen);
     for (const { id } of early) expect([id, steps[id]!.reason]).toEqual([id, expect.any(String)]);

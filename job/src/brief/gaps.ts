@@ -1,4 +1,5 @@
 import { isUltravioletLine } from '@katharos/core';
+import { isFlushed } from './stage.ts';
 import type { JobDocument } from '../document/job.ts';
 
 /** What may still be open when a paper is issued. */
@@ -20,7 +21,10 @@ export function certificateGaps({ system, plumb, flush, verify }: JobDocument): 
       'nothing-ticked',
       Object.keys(plumb.done ?? {}).length === 0 && Object.keys(plumb.ticks).length === 0,
     ],
-    ['not-flushed', !Object.values(flush.steps).some(({ done }) => done)],
+    [
+      'not-flushed',
+      flush.plan ? !isFlushed(flush) : !Object.values(flush.steps).some(({ done }) => done),
+    ],
     ['leaks-unchecked', verify.leakCheck === 'not-done'],
     [
       'shutoff-untested',

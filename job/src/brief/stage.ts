@@ -16,6 +16,12 @@ export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean 
   survey.readings[key] !== undefined ||
   ((key === 'demand' || key === 'largestDraw') && survey.household !== undefined);
 
+/** Whether every step of the plan is done; of a flush that kept no plan, the last look. */
+export const isFlushed = ({ steps, plan }: JobDocument['flush']): boolean =>
+  plan
+    ? plan.every(({ id }) => steps[id]?.done)
+    : steps['rest-and-recheck']?.done !== undefined && steps['rest-and-recheck'].done !== null;
+
 /** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
 export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
   const { survey, system, plumb, flush, verify, keep } = document;
@@ -26,11 +32,9 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
       ? lampReadings(system.design).every((key) => verify.readings[key] !== undefined)
       : verificationReadings(document) !== undefined;
   if (judged) return at('keep');
-  const flushed = Object.values(flush.steps);
   if (system) {
-    if (flushed.some((step) => step.done) && flush.steps['rest-and-recheck']?.done)
-      return at('verify');
-    if (flushed.length > 0) return at('flush');
+    if (isFlushed(flush)) return at('verify');
+    if (Object.keys(flush.steps).length > 0) return at('flush');
     if (plumb.ticks.finished) return at('flush');
     return at('plumb');
   }

@@ -114,6 +114,9 @@ function RunningList({
   );
 }
 
+/** A flush whose plan was not kept goes on whenever somebody comes. */
+const startOf = ({ next }: Outlook): number => next?.startsAt ?? 0;
+
 /** Who goes where next: by person, in the order of the clock; what a household does is theirs. */
 function Rounds({ jobs, now }: { jobs: readonly Outlook[]; now: number }) {
   const reader = useReader();
@@ -121,8 +124,8 @@ function Rounds({ jobs, now }: { jobs: readonly Outlook[]; now: number }) {
   const today = new Date(now).toDateString();
   const rounds = new Map<string, Outlook[]>();
   for (const job of jobs) {
-    if (!job.isBegun || !job.next || job.row.stage !== 'flush') continue;
-    const who = job.next.step.by === 'household' ? household : job.row.who;
+    if (!job.isBegun || job.row.stage !== 'flush') continue;
+    const who = job.next?.step.by === 'household' ? household : job.row.who;
     rounds.set(who, [...(rounds.get(who) ?? []), job]);
   }
   if (rounds.size === 0) return null;
@@ -141,15 +144,15 @@ function Rounds({ jobs, now }: { jobs: readonly Outlook[]; now: number }) {
             </Text>
             <ol className={styles.stops}>
               {[...stops]
-                .sort((a, b) => a.next!.startsAt - b.next!.startsAt)
+                .sort((a, b) => startOf(a) - startOf(b))
                 .map(({ row, next }) => (
                   <li key={row.id}>
                     <span className={styles.at}>
-                      {next!.startsAt <= now ? 'now' : time(next!.startsAt)}
+                      {next && next.startsAt > now ? time(next.startsAt) : 'now'}
                     </span>
                     <span>
                       <Link to={`/jobs/${row.id}/flush`}>{row.name}</Link>:{' '}
-                      {flushStepNames[next!.step.code]}
+                      {next ? flushStepNames[next.step.code] : 'Go on flushing'}
                       <span className="quiet">
                         {row.address && ` · ${row.address}`}
                         {who === household && row.phone && ` · ${row.phone}`}

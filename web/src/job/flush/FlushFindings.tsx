@@ -1,10 +1,11 @@
 import { fillKind, type FeedWater, type InstalledSystem, isUltravioletLine } from '@katharos/core';
 import type { JobDocument } from '@katharos/job';
 import { causeWords, explanationWords, type Reader, signNames } from '@katharos/words';
+import { Button } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useComputed } from '../../workers/useComputed.ts';
-import { useDocument } from '../open/useJob.ts';
+import { useDocument, useEdit } from '../open/useJob.ts';
 
 interface Props {
   design: InstalledSystem;
@@ -24,6 +25,7 @@ interface TimedFill {
 /** What was found on the way: fills far from computed with what explains them, and what was not right. Nothing where all went as planned. */
 export function FlushFindings({ design, water, now }: Props) {
   const { flush } = useDocument();
+  const { edit, stamp } = useEdit();
   const reader = useReader();
   const odd = timedFills(flush.steps, now).filter(({ ratio, isRunning }) =>
     isRunning ? fillKind(ratio) === 'slow' : fillKind(ratio) !== null,
@@ -38,6 +40,10 @@ export function FlushFindings({ design, water, now }: Props) {
   const troubles = Object.entries(flush.troubles ?? {}).sort(([, a], [, b]) =>
     a.at.localeCompare(b.at),
   );
+  const mend = (id: string) =>
+    edit(({ flush: { troubles: all = {}, ...rest } }) => ({
+      flush: { ...rest, troubles: { ...all, [id]: { ...all[id]!, mended: stamp() } } },
+    }));
   if (odd.length === 0 && troubles.length === 0) return null;
   return (
     <section aria-label="Found while flushing">
@@ -56,9 +62,13 @@ export function FlushFindings({ design, water, now }: Props) {
           {troubles.map(([id, { sign, cause, mended, by, at }]) => (
             <li key={id}>
               {signNames[sign]} ({by}, {reader.when(at, 'time')}).{' '}
-              {cause
-                ? `${causeWords(cause).cause} ${mended ? 'Mended.' : ''}`
-                : 'The cause is open.'}
+              {cause ? `${causeWords(cause).cause} ` : ''}
+              {mended ? 'Mended.' : 'Still open.'}
+              {!mended && (
+                <Button variant="default" size="sm" mih={44} ml="sm" onClick={() => mend(id)}>
+                  It is mended
+                </Button>
+              )}
             </li>
           ))}
         </ul>
