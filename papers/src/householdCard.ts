@@ -1,5 +1,5 @@
-import { type FlushRecord, flushSchedule, type FlushStep } from '@katharos/core';
-import type { FirmSettings, JobDocument } from '@katharos/job';
+import { flushSchedule, type FlushStep } from '@katharos/core';
+import { type FirmSettings, flushRecordOf, type JobDocument } from '@katharos/job';
 import { flushWords, readerOf } from '@katharos/words';
 
 export interface HouseholdCardSource {
@@ -29,21 +29,13 @@ export interface HouseholdCard {
   call: string;
 }
 
-const epochOf = (
-  record: JobDocument['flush']['steps'][string] | undefined,
-): FlushRecord | undefined =>
-  record && {
-    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
-    doneAt: record.done === null ? null : Date.parse(record.done.at),
-  };
-
 /** Makes the card of a flush as it stands: what is the household's to do, with clock times in the house's own zone. */
 export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
   const { number, document, firm, steps, now, timeZone } = source;
   const { customer, flush } = document;
   const { units, paper, phone } = firm.settings;
   const reader = readerOf({ units, timeZone });
-  const schedule = flushSchedule(steps, (id) => epochOf(flush.steps[id]), now);
+  const schedule = flushSchedule(steps, (id) => flushRecordOf(flush.steps[id]), now);
   const day = (at: number) => reader.when(at, 'date');
   const time = (at: number) => reader.when(at, day(at) === day(now) ? 'time' : 'short-moment');
   const own = schedule.steps.filter(({ step, isDone }) => step.by === 'household' && !isDone);

@@ -1,5 +1,5 @@
 import { type IssuedPaper, type Job, type Session } from '@katharos/contract';
-import { briefOf, flushOf, optionsOf, plumbingOf } from '@katharos/job';
+import { flushOf, plumbedJobOf } from '@katharos/job';
 import {
   type Certificate,
   certificateOf,
@@ -60,16 +60,8 @@ const plainOf = ({ job: { number, document }, firm, issue }: PaperSource) => ({
   ...(issue ? { issue } : {}),
 });
 
-/** A job's system with what it is plumbed by; nothing where there is none. */
-function plumbedOf({ job: { document }, firm, catalogue }: PaperSource) {
-  const brief = briefOf(document.survey, catalogue, {
-    standards: firm.settings.standards,
-    overruled: optionsOf(document.size.overruled),
-  });
-  if (!document.system || !brief.ok) return undefined;
-  const { design: system } = document.system;
-  return { brief: brief.value, system, plumbing: plumbingOf(document, system, brief.value) };
-}
+const plumbedOf = ({ job: { document }, firm, catalogue }: PaperSource) =>
+  plumbedJobOf(document, catalogue, firm.settings);
 
 function cardOf(source: PaperSource): HouseholdCard | undefined {
   const plumbed = plumbedOf(source);

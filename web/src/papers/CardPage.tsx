@@ -1,4 +1,4 @@
-import { briefOf, flushOf, optionsOf, plumbingOf } from '@katharos/job';
+import { flushOf, plumbedJobOf } from '@katharos/job';
 import { householdCardOf } from '@katharos/papers';
 import { Skeleton, Text } from '@mantine/core';
 import { useCatalogueQuery } from '../data/jobApi.ts';
@@ -18,16 +18,10 @@ export function CardPage() {
     <PaperPage name="For the household" back="flush" pdf="card.pdf">
       {({ number, document }, firm) => {
         if (!data) return <Skeleton height={600} />;
-        const brief = briefOf(document.survey, data.parts, {
-          standards: firm.settings.standards,
-          overruled: optionsOf(document.size.overruled),
-        });
-        if (!brief.ok || !document.system) {
-          return <Text>There is no card yet: choose a system in Size first.</Text>;
-        }
-        const { design } = document.system;
-        const plumbing = plumbingOf(document, design, brief.value);
-        const steps = flushOf(document, design, brief.value, plumbing, firm.settings.flushing);
+        const plumbed = plumbedJobOf(document, data.parts, firm.settings);
+        if (!plumbed) return <Text>There is no card yet: choose a system in Size first.</Text>;
+        const { system, brief, plumbing } = plumbed;
+        const steps = flushOf(document, system, brief, plumbing, firm.settings.flushing);
         if (!steps.ok) return <Text>This system cannot be flushed in this water: see Flush.</Text>;
         return (
           <HouseholdCard

@@ -1,4 +1,4 @@
-import { briefOf, optionsOf, plumbingOf } from '@katharos/job';
+import { plumbedJobOf } from '@katharos/job';
 import { jobSheetOf } from '@katharos/papers';
 import { useCatalogueQuery, useVanQuery } from '../data/jobApi.ts';
 import { useParams } from 'react-router';
@@ -19,14 +19,9 @@ export function SheetPage() {
       {(job, firm) => {
         if (!data) return <Skeleton height={600} />;
         const { document } = job;
-        const brief = briefOf(document.survey, data.parts, {
-          standards: firm.settings.standards,
-          overruled: optionsOf(document.size.overruled),
-        });
-        if (!brief.ok || !document.system) {
-          return <Text>There is no sheet yet: choose a system in Size first.</Text>;
-        }
-        const { design } = document.system;
+        const plumbed = plumbedJobOf(document, data.parts, firm.settings);
+        if (!plumbed) return <Text>There is no sheet yet: choose a system in Size first.</Text>;
+        const { system, plumbing } = plumbed;
         return (
           <JobSheet
             jobId={job.id}
@@ -35,8 +30,8 @@ export function SheetPage() {
               id: job.id,
               document,
               firm,
-              system: design,
-              plumbing: plumbingOf(document, design, brief.value),
+              system,
+              plumbing,
               van: van.data ?? null,
             })}
           />

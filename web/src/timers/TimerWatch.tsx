@@ -62,6 +62,9 @@ export function TimerWatch() {
   return null;
 }
 
+/** How often it is seen to that the title stands, ms. */
+const titleMs = 500;
+
 /** The page's title says it until somebody touches the page. */
 function useTitle(due: Timer | null, onSeen: () => void): void {
   const seen = useRef(onSeen);
@@ -70,12 +73,21 @@ function useTitle(due: Timer | null, onSeen: () => void): void {
   });
   useEffect(() => {
     if (!due) return undefined;
-    const usual = document.title;
-    document.title = `● Time is up: ${flushStepNames[due.code] ?? due.step}, ${due.name}`;
+    const wanted = `● Time is up: ${flushStepNames[due.code] ?? due.step}, ${due.name}`;
+    let usual = document.title;
+    // A page that comes meanwhile brings a title of its own.
+    const hold = () => {
+      if (document.title === '' || document.title === wanted) return;
+      usual = document.title;
+      document.title = wanted;
+    };
+    hold();
+    const holding = setInterval(hold, titleMs);
     const answer = () => seen.current();
     document.addEventListener('pointerdown', answer);
     document.addEventListener('keydown', answer);
     return () => {
+      clearInterval(holding);
       document.title = usual;
       document.removeEventListener('pointerdown', answer);
       document.removeEventListener('keydown', answer);

@@ -1,14 +1,11 @@
 import type { BoardRow } from '@katharos/contract';
 import {
-  type FlushRecord,
   flushSchedule,
   type FlushStepCode,
   type PlannedStep,
   type TimedStep,
 } from '@katharos/core';
-import type { JobDocument } from '@katharos/job';
-
-type Records = JobDocument['flush']['steps'];
+import { flushRecordOf } from '@katharos/job';
 
 /** A timer that was started, and has not been answered. */
 export interface Timer {
@@ -31,13 +28,6 @@ export interface Outlook {
   next: TimedStep<PlannedStep> | null;
   isBegun: boolean;
 }
-
-/** What was recorded of a step, on the clock. */
-export const epochOf = (record: Records[string] | undefined): FlushRecord | undefined =>
-  record && {
-    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
-    doneAt: record.done === null ? null : Date.parse(record.done.at),
-  };
 
 /** A plan as it was kept; codes are those of the version that kept it. */
 const planOf = ({ plan }: Pick<BoardRow, 'plan'>): PlannedStep[] => (plan ?? []) as PlannedStep[];
@@ -63,7 +53,7 @@ export function timersOf(row: Pick<BoardRow, 'id' | 'name' | 'plan' | 'steps'>):
 }
 
 export function outlookOf(row: BoardRow, now: number): Outlook {
-  const { steps } = flushSchedule(planOf(row), (id) => epochOf(row.steps[id]), now);
+  const { steps } = flushSchedule(planOf(row), (id) => flushRecordOf(row.steps[id]), now);
   const open = steps.filter(({ isDone }) => !isDone);
   const timers = timersOf(row);
   const isRunning = (id: string) => timers.some(({ step }) => step === id);

@@ -17,6 +17,7 @@ import {
   saltShare,
   topPressure,
 } from '../waterline/layout.ts';
+import { TankLevel } from '../waterline/TankLevel.tsx';
 import { NodeSymbol } from '../waterline/symbols.tsx';
 import { useSolvedLine } from '../waterline/useSolvedLine.ts';
 import { valvesOf, valveSentence } from './valves.ts';
@@ -116,7 +117,7 @@ export function FlushLine({ design, water, state, tankShare }: Props) {
                   />
                 )}
                 {node.kind === 'tank' && isWet(node) && (
-                  <TankLevel x={along + 16} y={level - 15} share={tankShare} />
+                  <TankLevel x={along - 6} y={level} share={tankShare} />
                 )}
               </g>
             ))}
@@ -134,22 +135,6 @@ const pathOf = (from: PlacedNode, to: PlacedNode): string => {
   const turn = to.along - bendLength(from.along, to.along);
   return `M${from.along} ${from.level}L${turn} ${from.level}Q${to.along} ${from.level} ${to.along} ${to.level}`;
 };
-
-function TankLevel({ x, y, share }: { x: number; y: number; share: number }) {
-  const height = 30;
-  return (
-    <g transform={`translate(${x} ${y})`}>
-      <rect width="7" height={height} rx="3" stroke="var(--k-line)" />
-      <rect
-        y={height * (1 - share)}
-        width="7"
-        height={height * share}
-        rx="3"
-        fill="var(--k-water-clear)"
-      />
-    </g>
-  );
-}
 
 /** How far the water has come, in words. */
 function waterSentence(state: FlushState, nodes: readonly WaterlineNode[]): string {

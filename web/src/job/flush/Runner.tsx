@@ -9,7 +9,7 @@ import { clock } from '../../timers/clock.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useDocument } from '../open/useJob.ts';
-import { epochOf } from '../../timers/outlook.ts';
+import { flushRecordOf } from '@katharos/job';
 import type { Flush } from './useFlush.ts';
 import { useNow } from '../../timers/useNow.ts';
 import styles from './Flush.module.css';
@@ -97,7 +97,7 @@ export function Runner({ flush, shown, list, onPick, onClose, children }: Props)
 function Running({ flush, shown, onPick }: Pick<Props, 'flush' | 'shown' | 'onPick'>) {
   const reader = useReader();
   const running = flush.steps.flatMap((step) => {
-    const record = epochOf(flush.records[step.id]);
+    const record = flushRecordOf(flush.records[step.id]);
     const minutes = flush.records[step.id]?.minutes ?? step.minutes;
     return step !== shown &&
       typeof record?.startedAt === 'number' &&

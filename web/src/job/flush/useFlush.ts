@@ -1,4 +1,4 @@
-import { flushOf, type JobDocument } from '@katharos/job';
+import { flushOf, flushRecordOf, type JobDocument } from '@katharos/job';
 import {
   type FeedWater,
   type FlushSchedule,
@@ -16,7 +16,6 @@ import { useSession } from '../../data/session.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { useDocument } from '../open/useJob.ts';
 import { usePlumbing } from '../open/usePlumbing.ts';
-import { epochOf } from '../../timers/outlook.ts';
 import { useNow } from '../../timers/useNow.ts';
 
 export type StepRecord = JobDocument['flush']['steps'][string];
@@ -65,6 +64,6 @@ export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
     return { ok: true as const, value: { steps, states, plan, water: known.task.waters.today } };
   }, [survey, sanitise, design, known, plumbing, ways]);
   if (!planned?.ok) return planned;
-  const schedule = flushSchedule(planned.value.steps, (id) => epochOf(records[id]), now);
+  const schedule = flushSchedule(planned.value.steps, (id) => flushRecordOf(records[id]), now);
   return { ok: true, value: { ...planned.value, design, records, schedule, now } };
 }

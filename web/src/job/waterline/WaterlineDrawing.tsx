@@ -10,6 +10,7 @@ import {
 } from './layout.ts';
 import type { StretchTubes } from './lineTubes.ts';
 import { NodeSymbol } from './symbols.tsx';
+import { TankLevel } from './TankLevel.tsx';
 import { TubeMarks } from './TubeMarks.tsx';
 import styles from './Waterline.module.css';
 
@@ -163,23 +164,6 @@ function Pipe({ pipe, at, upright, width, salt }: PipeProps) {
           strokeDasharray={`0.1 ${(30 - 24 * salt).toFixed(1)}`}
         />
       )}
-    </g>
-  );
-}
-
-/** How full the tank is, as a water level beside its symbol. */
-function TankLevel({ x, y, share }: { x: number; y: number; share: number }) {
-  const height = 34;
-  return (
-    <g transform={`translate(${x + 22} ${y - height / 2})`} aria-hidden>
-      <rect width="7" height={height} rx="3" fill="none" stroke="var(--k-line)" />
-      <rect
-        y={height * (1 - share)}
-        width="7"
-        height={height * share}
-        rx="3"
-        fill="var(--k-water-clear)"
-      />
     </g>
   );
 }
