@@ -36,7 +36,8 @@ export {
 export * from './brief/brief.ts';
 export * from './brief/gaps.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
-export { flushOf, flushRecordOf, isSanitisingAdvised } from './brief/flushOf.ts';
+export { flushRecordOf } from './document/flushRecord.ts';
+export { flushOf, isSanitisingAdvised } from './brief/flushOf.ts';
 export * from './brief/lampFeed.ts';
 export * from './brief/plumbingTask.ts';
 export * from './brief/stage.ts';

@@ -3,7 +3,6 @@ import {
   assessUltraviolet,
   flushFactsOf,
   flushPlan,
-  type FlushRecord,
   type FlushStep,
   type InstalledSystem,
   isUltravioletLine,
@@ -17,15 +16,6 @@ import type { FirmSettings } from '../fields/firmSettings.ts';
 import type { JobDocument } from '../document/job.ts';
 import type { JobBrief } from './brief.ts';
 import { lampFeedOf } from './lampFeed.ts';
-
-/** What was recorded of a step, on the clock. */
-export const flushRecordOf = (
-  record: JobDocument['flush']['steps'][string] | undefined,
-): FlushRecord | undefined =>
-  record && {
-    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
-    doneAt: record.done === null ? null : Date.parse(record.done.at),
-  };
 
 /** Whether sanitising is advised: a supply that is not safe, or a system that stood about. */
 export const isSanitisingAdvised = ({ safe }: JobDocument['survey']): boolean => safe === 'no';

@@ -1,7 +1,6 @@
 import {
   addedJobSchema,
   type apiErrorSchema,
-  boardSchema,
   jobListSchema,
   metaSchema,
   sessionSchema,
@@ -74,11 +73,6 @@ export const api = createApi({
       responseSchema: jobListSchema,
       providesTags: ['Jobs'],
     }),
-    board: build.query<z.infer<typeof boardSchema>, void>({
-      query: () => '/board',
-      responseSchema: boardSchema,
-      providesTags: ['Board'],
-    }),
     shelveJob: build.mutation<null, { id: string; shelf: Shelf }>({
       query: ({ id, shelf }) => ({ url: `/jobs/${id}`, method: 'PATCH', body: { shelf } }),
       invalidatesTags: ['Jobs', 'Board'],
@@ -116,7 +110,6 @@ export const {
   useSignInMutation,
   useSetUpMutation,
   useSaveSettingsMutation,
-  useBoardQuery,
   useJobsInfiniteQuery,
   useShelveJobMutation,
   useAddJobMutation,

@@ -1,7 +1,7 @@
 import { flushStepNames } from '@katharos/words';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
-import { useBoardQuery } from '../data/api.ts';
+import { useBoardQuery } from '../data/boardApi.ts';
 import { serverNow } from '../data/serverClock.ts';
 import { useSession } from '../data/session.ts';
 import { useAppSelector } from '../data/store.ts';

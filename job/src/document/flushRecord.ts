@@ -1,0 +1,11 @@
+import type { FlushRecord } from '@katharos/core';
+import type { JobDocument } from './job.ts';
+
+/** What was recorded of a step, on the clock. */
+export const flushRecordOf = (
+  record: JobDocument['flush']['steps'][string] | undefined,
+): FlushRecord | undefined =>
+  record && {
+    startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
+    doneAt: record.done === null ? null : Date.parse(record.done.at),
+  };

@@ -1,0 +1,16 @@
+import { boardSchema } from '@katharos/contract';
+import type { z } from 'zod';
+import { api } from './api.ts';
+
+/** What waits for water: asked for behind the first picture, since it reads parts of documents. */
+export const boardApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    board: build.query<z.infer<typeof boardSchema>, void>({
+      query: () => '/board',
+      responseSchema: boardSchema,
+      providesTags: ['Board'],
+    }),
+  }),
+});
+
+export const { useBoardQuery } = boardApi;
