@@ -216,13 +216,14 @@ export {
   type FlushCircumstances,
   flushFactsOf,
   hotSideOf,
+} from './commission/sequence/flushFacts.ts';
+export {
   type FlushState,
   flushStates,
   type WaterReach,
-  sequence,
-  type SequenceFault,
-  type SiteState,
-} from './commission/sequence.ts';
+} from './commission/sequence/flushStates.ts';
+export { type SiteState } from './commission/sequence/siteState.ts';
+export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
 export { type Instruments, productBand, usualInstruments } from './commission/instruments.ts';
 export * from './commission/acceptance.ts';

@@ -1,5 +1,5 @@
 import { isUltravioletLine } from '@katharos/core';
-import { isFlushed } from './stage.ts';
+import { isFlushed } from '../document/flushRecord.ts';
 import type { JobDocument } from '../document/job.ts';
 
 /** What may still be open when a paper is issued. */

@@ -1,6 +1,7 @@
 import type { Stage } from '../fields/stages.ts';
 import { isUltravioletLine, type SurveyKey } from '@katharos/core';
 import { lampReadings, verificationReadings } from './brief.ts';
+import { isFlushed } from '../document/flushRecord.ts';
 import type { JobDocument } from '../document/job.ts';
 
 /** The readings without which a size rests on guesses. */
@@ -15,12 +16,6 @@ export const neededReadings: readonly SurveyKey[] = [
 export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean =>
   survey.readings[key] !== undefined ||
   ((key === 'demand' || key === 'largestDraw') && survey.household !== undefined);
-
-/** Whether every step of the plan is done; of a flush that kept no plan, the last look. */
-export const isFlushed = ({ steps, plan }: JobDocument['flush']): boolean =>
-  plan
-    ? plan.every(({ id }) => steps[id]?.done)
-    : steps['rest-and-recheck']?.done !== undefined && steps['rest-and-recheck'].done !== null;
 
 /** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
 export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {

@@ -8,4 +8,9 @@ export const flushRecordOf = (
   record && {
     startedAt: record.startedAt === null ? null : Date.parse(record.startedAt),
     doneAt: record.done === null ? null : Date.parse(record.done.at),
+    minutes: record.minutes,
   };
+
+/** Whether every step of the plan is done; of a flush that kept no plan, the last look. */
+export const isFlushed = ({ steps, plan }: JobDocument['flush']): boolean =>
+  plan ? plan.every(({ id }) => steps[id]?.done) : Boolean(steps['rest-and-recheck']?.done);

@@ -1,4 +1,3 @@
-import { sound } from '../../system/condition.ts';
 import type { FeedWater, SystemDesign } from '../../system/design.ts';
 import { type Altered, asBuilt, signsOf } from '../fault.ts';
 
@@ -108,7 +107,7 @@ export function fillFinding(
   ratio: number,
 ): FillFinding | null {
   const kind = fillKind(ratio);
-  const usualMin = signsOf(design, { ...asBuilt(water), condition: sound }).fillMin();
+  const usualMin = signsOf(design, asBuilt(water)).fillMin();
   if (!kind || usualMin === null || !Number.isFinite(usualMin)) return null;
   const wanted = usualMin * ratio;
   const explanations = (kind === 'slow' ? slowing : hastening).flatMap((change) => {

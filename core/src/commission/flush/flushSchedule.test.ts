@@ -55,6 +55,12 @@ describe('a flush in clock times', () => {
     expect(late.drinkFrom - onTime.drinkFrom).toBeCloseTo(60 * minute - planned, 3);
   });
 
+  test('holds a step under way to the time it was begun with, whatever the plan says since', () => {
+    const [first] = steps;
+    const record = { startedAt: noon, doneAt: null, minutes: 45 };
+    expect(scheduled({ [first!.id]: record }).steps[0]!.endsAt).toBe(noon + 45 * minute);
+  });
+
   test('keeps what was done as it was', () => {
     const [first] = steps;
     const record = { startedAt: noon - 30 * minute, doneAt: noon - 20 * minute };

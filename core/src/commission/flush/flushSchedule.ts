@@ -5,6 +5,8 @@ import type { FlushStep, PlannedStep } from './flushStep.ts';
 export interface FlushRecord {
   startedAt: number | null;
   doneAt: number | null;
+  /** What it was to take when it was begun; the plan's own where nobody kept it. */
+  minutes?: number | undefined;
 }
 
 /** A step with its times, ms of the epoch: as they were, or as they will be if everything goes on from now. */
@@ -27,7 +29,7 @@ export interface FlushSchedule<S extends PlannedStep = FlushStep> {
 
 const minuteMs = 60_000;
 
-const durationMs = ({ minutes }: PlannedStep): number =>
+const durationMs = (minutes: number | null): number =>
   (minutes ?? flushTimes.simpleStep) * minuteMs;
 
 /**
@@ -42,13 +44,13 @@ export function flushSchedule<S extends PlannedStep>(
 ): FlushSchedule<S> {
   let at = now;
   const timed = steps.map((step): TimedStep<S> => {
-    const { startedAt = null, doneAt = null } = recordOf(step.id) ?? {};
+    const { startedAt = null, doneAt = null, minutes = step.minutes } = recordOf(step.id) ?? {};
     if (doneAt !== null) {
       return { step, startsAt: startedAt ?? doneAt, endsAt: doneAt, isDone: true };
     }
     const startsAt = startedAt ?? at;
     // What is over its time ends now at the earliest.
-    const endsAt = Math.max(startsAt + durationMs(step), now);
+    const endsAt = Math.max(startsAt + durationMs(minutes), now);
     at = Math.max(at, endsAt);
     return { step, startsAt, endsAt, isDone: false };
   });

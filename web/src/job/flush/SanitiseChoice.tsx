@@ -20,7 +20,7 @@ export function SanitiseChoice({ flush, deeds }: { flush: Flush; deeds: FlushDee
       label="Sanitise housings and tubes with bleach first"
       description={
         isAdvised
-          ? 'Advised here: the supply is not known to be safe.'
+          ? 'Advised here: the supply is not safe.'
           : 'For what is second-hand, was opened, or stood in store for long; for a supply that is not safe.'
       }
     />

@@ -1,12 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { archetypes, factsOf } from '../test/plumbingSamples.ts';
-import { sampleWater } from '../test/samples.ts';
-import { sampleFlush } from '../test/flushSamples.ts';
-import type { InstalledSystem } from '../system/ultravioletLine.ts';
-import { workOrder } from '../plumbing/order/workOrder.ts';
-import { usualFlushWays } from './flush/flushPlan.ts';
-import type { FlushStep } from './flush/flushStep.ts';
-import { flushFactsOf, flushStates, sequence, workDone } from './sequence.ts';
+import { archetypes, factsOf } from '../../test/plumbingSamples.ts';
+import { sampleWater } from '../../test/samples.ts';
+import { sampleFlush } from '../../test/flushSamples.ts';
+import type { InstalledSystem } from '../../system/ultravioletLine.ts';
+import { workOrder } from '../../plumbing/order/workOrder.ts';
+import { usualFlushWays } from '../flush/flushPlan.ts';
+import type { FlushStep } from '../flush/flushStep.ts';
+import { flushFactsOf } from './flushFacts.ts';
+import { flushStates, workDone } from './flushStates.ts';
+import { sequence } from './sequence.ts';
 
 const circumstances = {
   regulatorBar: null,
