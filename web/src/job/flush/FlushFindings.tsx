@@ -77,20 +77,23 @@ export function FlushFindings({ design, water, now }: Props) {
   );
 }
 
-/** Fills that were seen to end, and those that run. */
+/** Fills whose drain was seen to stop, and those that run: one that was cut short, or ended unseen, says nothing. */
 function timedFills(records: JobDocument['flush']['steps'], now?: number): TimedFill[] {
-  return Object.entries(records).flatMap(([id, { startedAt, done, minutes, endedUnseen }]) => {
-    if (!id.startsWith('tank-fill') || !startedAt || !minutes || endedUnseen) return [];
-    const until = done ? Date.parse(done.at) : now;
-    if (until === undefined) return [];
-    const took = (until - Date.parse(startedAt)) / 60_000;
-    return took > 0 ? [{ id, minutes: took, ratio: took / minutes, isRunning: !done }] : [];
-  });
+  return Object.entries(records).flatMap(
+    ([id, { startedAt, done, minutes, endedUnseen, seen }]) => {
+      if (!id.startsWith('tank-fill') || !startedAt || !minutes || endedUnseen) return [];
+      if (done && !seen?.includes('drain-stopped')) return [];
+      const until = done ? Date.parse(done.at) : now;
+      if (until === undefined) return [];
+      const took = (until - Date.parse(startedAt)) / 60_000;
+      return took > 0 ? [{ id, minutes: took, ratio: took / minutes, isRunning: !done }] : [];
+    },
+  );
 }
 
 const fillSentence = ({ id, minutes, ratio, isRunning }: TimedFill, reader: Reader): string =>
   isRunning
-    ? `Fill ${id.split('-').at(-1)} still runs after ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed.`
+    ? `Fill ${id.split('-').at(-1)} is not ticked off after ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed. Does its drain still run?`
     : `Fill ${id.split('-').at(-1)} took ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed.`;
 
 const explainedBy = (

@@ -9,13 +9,14 @@ import { askToNotify } from '../../timers/ring.ts';
 import { canSpeak, speak, useWakeLock } from './attend.ts';
 import { deviceId } from './device.ts';
 import { EndReason } from './EndReason.tsx';
-import { endingOf } from './endingOf.ts';
+import { EndedWhen } from './EndedWhen.tsx';
+import { type AskedAtEnd, endingOf } from './endingOf.ts';
 import { FlushLine } from './FlushLine.tsx';
 import { NotRight } from './NotRight.tsx';
 import { StepNotes } from './StepNotes.tsx';
 import { StepTimer } from './StepTimer.tsx';
 import type { Flush } from './useFlush.ts';
-import type { FlushDeeds } from './useFlushDeeds.ts';
+import type { Ending, FlushDeeds } from './useFlushDeeds.ts';
 import { useNow } from '../../timers/useNow.ts';
 import styles from './Flush.module.css';
 
@@ -51,16 +52,16 @@ export function StepFace({ flush, step, deeds, takesFocus, isWhole, onDone }: Pr
   const leftS = minutes === null ? 0 : minutes * 60 - (isRunning ? (now - startedAt) / 1000 : 0);
   const isOver = isRunning && leftS <= 0;
   const seen = record?.seen ?? [];
-  const [asks, setAsks] = useState<'early' | 'late' | null>(null);
+  const [asks, setAsks] = useState<AskedAtEnd | null>(null);
   const isLed = lead !== undefined && lead.device !== deviceId();
   useWakeLock(isRunning && step.attended);
   const begin = () => {
     askToNotify();
     deeds.start(step);
   };
-  const end = (reason?: string) => {
-    const endedUnseen = !step.attended && isOver && !seen.includes('drain-stopped');
-    deeds.finish(step, { ...(reason && { reason }), ...(endedUnseen && { endedUnseen }) });
+  const end = (ending: Ending = {}) => {
+    setAsks(null);
+    deeds.finish(step, ending);
     onDone();
   };
   const done = () => {
@@ -132,13 +133,16 @@ export function StepFace({ flush, step, deeds, takesFocus, isWhole, onDone }: Pr
               Take over here
             </Button>
           </>
+        ) : asks === 'unseen' ? (
+          <EndedWhen
+            onSeen={() => end({ seen: [...new Set([...seen, 'drain-stopped' as const])] })}
+            onUnseen={() => end({ endedUnseen: true })}
+            onBack={() => setAsks(null)}
+          />
         ) : asks ? (
           <EndReason
             kind={asks}
-            onGive={(reason) => {
-              setAsks(null);
-              end(reason);
-            }}
+            onGive={(reason) => end({ reason })}
             onBack={() => setAsks(null)}
           />
         ) : minutes !== null && !isRunning ? (

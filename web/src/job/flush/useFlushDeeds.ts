@@ -15,6 +15,7 @@ const nothingYet: StepRecord = { startedAt: null, done: null };
 export interface Ending {
   reason?: string;
   endedUnseen?: true;
+  seen?: EndKind[];
 }
 
 /** What is done to the flush of the open job; each is one deed, kept at once. The one who does something leads. */
