@@ -222,6 +222,34 @@ export {
   flushStates,
   type WaterReach,
 } from './commission/sequence/flushStates.ts';
+export {
+  type FaultCode as DiagnosedFault,
+  faultCodes,
+  faultKind,
+  possibleFaults,
+  severityAt,
+} from './commission/diagnosis/fault.ts';
+export {
+  isLook,
+  type ReadingCode,
+  readingCodes,
+  readingExists,
+  readingKind,
+  type TestReadings,
+  type Seen,
+} from './commission/diagnosis/reading.ts';
+export {
+  type SamplePoint,
+  samplePoints,
+  type TestedSystem,
+} from './commission/diagnosis/testedSystem.ts';
+export {
+  type Given,
+  type TestInstruments,
+  usualTestInstruments,
+} from './commission/diagnosis/uncertainty.ts';
+export { simulateFault } from './commission/diagnosis/simulateFault.ts';
+export { diagnose, type Diagnosis, type Examination } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';

@@ -3,13 +3,17 @@ import { solveKinds, type SolveRequest, solveRequestSchema } from './request.ts'
 import {
   calciteContact,
   concentrateLsi,
+  diagnose,
   directFlow,
   fillTank,
+  type Given,
   normalise,
   operatingPoint,
   type OperatingPoint,
   type Outcome,
   permeatePh,
+  readingCodes,
+  simulateFault,
   tapFlow,
   washoutPlan,
 } from '@katharos/core';
@@ -92,10 +96,37 @@ function solve(request: SolveRequest): Outcome<Record<string, unknown>> {
       return asRecord(calciteContact(request.water, request.media, request.flowLPerH));
     case 'flush-plan':
       return asRecord(washoutPlan(request));
+    case 'simulate-fault':
+      return asRecord(simulateFault({ ...request, severity: request.severity ?? undefined }));
+    case 'diagnose':
+      return diagnosis(request);
     case 'normalise':
       return asRecord(normalise(request.measured, request.reference));
   }
 }
+
+function diagnosis({
+  readings,
+  ...asked
+}: Extract<SolveRequest, { kind: 'diagnose' }>): Outcome<Record<string, unknown>> {
+  const given = readingCodes.flatMap((code): Given[] => {
+    const seen = readings[code];
+    if (seen === undefined) return [];
+    return typeof seen === 'object' && seen !== null
+      ? [{ code, seen: seen.value, uncertainty: seen.standardUncertainty }]
+      : [{ code, seen }];
+  });
+  const outcome = diagnose({ ...asked, given, instruments: defined(asked.instruments ?? {}) });
+  if (!outcome.ok) return outcome;
+  const { simulations: _work, ...value } = outcome.value;
+  return { ok: true, value };
+}
+
+/** An object without what is undefined in it, so that it can be laid over defaults. */
+const defined = <T extends object>(given: T) =>
+  Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>;
+  };
 
 const asRecord = (outcome: Outcome<object>): Outcome<Record<string, unknown>> =>
   outcome.ok ? { ok: true, value: { ...outcome.value } } : outcome;

@@ -2,7 +2,6 @@ import { limits } from '@katharos/core';
 import {
   feedSchema,
   filterDropSchema,
-  membraneRatingSchema,
   pumpSchema,
   restrictorSchema,
   shutoffSchema,
@@ -10,27 +9,10 @@ import {
   within,
 } from '@katharos/job';
 import { z } from 'zod';
+import { diagnoseSchema, simulateFaultSchema } from './diagnosisRequest.ts';
+import { membraneBankSchema, tapLineFields, tubeSchema } from './parts.ts';
 
 /** Schemas of the requests that `npm run solve` answers, one a line. A documented interface: fields are added, never renamed. */
-
-const membraneBankSchema = membraneRatingSchema.extend({
-  count: z.int().min(limits.elementCount.min).max(limits.elementCount.max).optional(),
-  arrangement: z.enum(['series', 'parallel']).optional(),
-  flowFactor: within(limits.ageFactor).optional(),
-  saltPassageFactor: within(limits.ageFactor).optional(),
-});
-
-const tubeSchema = z.strictObject({
-  innerDiameterMm: within(limits.innerDiameterMm),
-  lengthM: within(limits.lengthM),
-});
-
-const tapLineFields = {
-  tubes: z.array(tubeSchema).max(50),
-  tapKv: within(limits.tapKv),
-  riseM: within(limits.riseM).optional(),
-  postFilter: filterDropSchema.optional(),
-};
 
 const systemFields = {
   feed: feedSchema,
@@ -195,6 +177,8 @@ export const solveRequestSchema = z.discriminatedUnion('kind', [
     flowLPerH: within(limits.flowLPerH),
   }),
   flushPlanSchema,
+  simulateFaultSchema,
+  diagnoseSchema,
   z.strictObject({
     kind: z.literal('normalise'),
     measured: readingsSchema,

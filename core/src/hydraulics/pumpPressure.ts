@@ -22,11 +22,24 @@ export function pumpBoost(curve: Pump['curve'], flowLPerH: number): number {
   return curve[last]!.boostBar;
 }
 
+/** Inlet pressures between which a starved pump loses its boost: whole above, none below; bar gauge. */
+const starving = { fromBar: -0.2, toBar: -0.5 };
+
+/** Share of its boost that a pump still gives at an inlet pressure; bar gauge. Default of practice: diaphragm pumps cavitate there. */
+export const fedShare = (inletBar: number): number =>
+  Math.min(Math.max((inletBar - starving.toBar) / (starving.fromBar - starving.toBar), 0), 1);
+
 /**
  * Pressure behind a pump. The bypass holds what the pump adds, never what the supply brings:
- * `max(Pin, min(Pin + boost, bypass))`, bar gauge.
+ * `max(Pin, min(Pin + boost, bypass))`, bar gauge. @param share of the boost that the pump gives
  */
-export function pumpPressure(pump: Pump | undefined, inletBar: number, flowLPerH: number): number {
+export function pumpPressure(
+  pump: Pump | undefined,
+  inletBar: number,
+  flowLPerH: number,
+  share = 1,
+): number {
   if (!pump) return inletBar;
-  return Math.max(inletBar, Math.min(inletBar + pumpBoost(pump.curve, flowLPerH), pump.bypassBar));
+  const boostBar = share * pumpBoost(pump.curve, flowLPerH);
+  return Math.max(inletBar, Math.min(inletBar + boostBar, pump.bypassBar));
 }

@@ -4,7 +4,7 @@ import { findRoot } from '../base/numeric/findRoot.ts';
 import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import { risePressure } from '../water/waterDensity.ts';
 import { filterResistance, type FilterDrop, refuseFilter } from './prefilterDrop.ts';
-import { type Tube, tubeLoss } from './tubeLoss.ts';
+import { flowingWater, frictionLoss, type Tube, tubeLoss } from './tubeLoss.ts';
 
 /** The product's way from tank or membrane to the open air above the glass. */
 export interface TapLine {
@@ -40,6 +40,33 @@ export function tapLineLoss(line: TapLine, flowLPerH: number, temperatureC: numb
     riseBar,
     totalBar: tubesBar + postFilterBar + tapBar + riseBar,
   };
+}
+
+/** Loss of a whole tap line by flow, rise included, for many flows of one water; bar by L/h. */
+export function tapLossOf(line: TapLine, temperatureC: number): (flowLPerH: number) => number {
+  const water = flowingWater(temperatureC);
+  const filter = filterResistance(line.postFilter, temperatureC);
+  const tap = (1000 * line.tapKv) ** -2;
+  const riseBar = risePressure(line.riseM ?? 0, temperatureC);
+  return (flow) => {
+    let bar = riseBar + flow * (filter + flow * tap);
+    for (const tube of line.tubes) bar += frictionLoss(tube, flow, water);
+    return bar;
+  };
+}
+
+/** Flow at which a tap line takes a pressure, L/h; 0 where the rise alone takes it. @param lossAt as of `tapLossOf` */
+export function flowThrough(
+  lossAt: (flowLPerH: number) => number,
+  { tapKv }: Pick<TapLine, 'tapKv'>,
+  sourceBar: number,
+): number {
+  const riseBar = lossAt(0);
+  if (!(sourceBar > riseBar)) return 0;
+  // The tap alone would pass this; everything else in the line only takes from it. A hair more keeps the ends apart.
+  const mostLPerH = 1000.1 * tapKv * Math.sqrt(sourceBar - riseBar);
+  const miss = (flow: number) => lossAt(flow) - sourceBar;
+  return findRoot(miss, 0, mostLPerH, { tolerance: 1e-9, maxEvaluations: 200 }).x;
 }
 
 /** Refuses a tap line that cannot be built. */
@@ -81,10 +108,6 @@ export function tapFlow(
       riseBar,
     });
   }
-  const miss = (flow: number) => tapLineLoss(line, flow, temperatureC).totalBar - sourcePressureBar;
-  // The tap alone would pass this; everything else in the line only takes from it. A hair more keeps the ends apart.
-  const mostLPerH = 1000.1 * line.tapKv * Math.sqrt(sourcePressureBar - riseBar);
-  const search = findRoot(miss, 0, mostLPerH, { tolerance: 1e-9, maxEvaluations: 200 });
-  if (search.status !== 'converged') return fail(search.status, 'flowLPerMin', {});
-  return succeed({ flowLPerMin: search.x / 60 });
+  const flowLPerH = flowThrough(tapLossOf(line, temperatureC), line, sourcePressureBar);
+  return succeed({ flowLPerMin: flowLPerH / 60 });
 }

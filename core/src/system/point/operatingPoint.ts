@@ -1,5 +1,6 @@
 import { firstOutOfRange } from '../../base/guard.ts';
-import { pumpPressure } from '../../hydraulics/pumpPressure.ts';
+import { findRoot } from '../../base/numeric/findRoot.ts';
+import { fedShare, pumpPressure } from '../../hydraulics/pumpPressure.ts';
 import { restrictorFlow } from '../../hydraulics/restrictorFlow.ts';
 import { limits } from '../../base/limits.ts';
 import { type LocalFlux, localFlux } from '../../membrane/localFlux.ts';
@@ -24,15 +25,35 @@ export interface OperatingPoint {
   marches: number;
 }
 
-/** Product-side pressure in bar as a function of the product flow in L/h. */
-export type BackPressure = (permeateLPerH: number) => number;
+/** Flows and pressures in balance, whether or not any product is made. */
+export interface Balance {
+  feedFlowLPerH: number;
+  permeateFlowLPerH: number;
+  concentrateFlowLPerH: number;
+  /** Behind the feed valve, bar gauge. */
+  inletBar: number;
+  membranePressureBar: number;
+  permeateBackPressureBar: number;
+  /** Of what is made; the feed's where nothing is. */
+  permeateTdsMgL: number;
+  concentrateTdsMgL: number;
+  /** Marches along an element that it took. */
+  marches: number;
+}
+
+/** Pressure in bar against which something flows, as a function of its flow in L/h. */
+export type BackPressure = (flowLPerH: number) => number;
 
 /** The relation of ASTM D4516 is stated to 70,000 mg/L; a concentrate beyond it is not a residential system. */
 const strongestConcentrateMgL = 70000;
 
 /** Miss that a point is solved to, over its feed flow, unless a caller that asks for many is content with less. */
 const usualTolerance = 1e-9;
-const maxPasses = 60;
+const maxPasses = 150;
+/** Feed flow that is none, L/h. */
+const standstill = 1e-9;
+/** Passes that a smooth miss never needs; one that jumps, where part of a membrane stops, is halved every other time from there on. */
+const smoothPasses = 12;
 
 /** Solves one resolved system over and over, at changing product-side pressure, starting each time from the last answer. */
 export class OperatingPointSolver {
@@ -48,6 +69,7 @@ export class OperatingPointSolver {
   private concentrate = 0;
   private backBar = 0;
   private leaked = 0;
+  private drainOutlet: BackPressure | undefined;
 
   constructor(system: ResolvedSystem, tolerance = usualTolerance) {
     this.system = system;
@@ -72,34 +94,66 @@ export class OperatingPointSolver {
         backBar: restingBack,
       });
     }
-    const feed = this.search(backPressure, deadHead, restingBack);
+    const balance = this.settle(backPressure);
+    return balance.ok ? this.judge(balance.value) : balance;
+  }
+
+  /**
+   * The same, with no refusal for what a fault can do: a membrane that makes nothing, a concentrate however strong.
+   * @param drainOutlet pressure behind the restrictor by the drain's flow; the open drain's where absent
+   * Errors: 'iteration-limit'.
+   */
+  settle(backPressure: BackPressure, drainOutlet?: BackPressure): Outcome<Balance> {
+    this.drainOutlet = drainOutlet;
+    const feed = this.search(backPressure, this.membranePressure(0), backPressure(0));
     if (Number.isNaN(feed)) return fail('iteration-limit', 'feedFlowLPerH', { passes: maxPasses });
-    return this.report(feed);
+    return succeed(this.balance(feed));
   }
 
   private membranePressure(feed: number): number {
-    const { feed: water, prefilterResistance, pump, feedValve } = this.system;
-    const inletBar = water.pressureBar - feedValve * feed * feed - prefilterResistance * feed;
-    return pumpPressure(pump, inletBar, feed);
+    const { prefilterResistance, pump, pumpStarves } = this.system;
+    const behindFilters = this.inletPressure(feed) - prefilterResistance * feed;
+    return pumpPressure(pump, behindFilters, feed, pumpStarves ? fedShare(behindFilters) : 1);
+  }
+
+  private inletPressure(feed: number): number {
+    return this.system.feed.pressureBar - this.system.feedValve * feed * feed;
+  }
+
+  /** What the restrictor passes into the open drain, or against what its outlet meets. */
+  private drained(membraneBar: number): number {
+    const { restrictorCoefficient: k } = this.system;
+    const outlet = this.drainOutlet;
+    if (!outlet) return restrictorFlow(k, membraneBar);
+    if (!(membraneBar > outlet(0))) return 0;
+    const most = restrictorFlow(k, membraneBar - outlet(0)) * 1.001;
+    const miss = (flow: number) => flow - restrictorFlow(k, membraneBar - outlet(flow));
+    return findRoot(miss, 0, most, { tolerance: 1e-10 }).x;
   }
 
   /** Product that the flows leave over, less product that the bank makes; marching, or from the mean strength alone. */
   private residual(feed: number, backPressure: BackPressure, marched: boolean): number {
-    const { element, count, series, feed: water, leak } = this.system;
+    const { element, count, series, feed: water, leak, brineSealShare } = this.system;
     this.membraneBar = this.membranePressure(feed);
-    this.concentrate = restrictorFlow(this.system.restrictorCoefficient, this.membraneBar);
+    this.concentrate = this.drained(this.membraneBar);
     const left = feed - this.concentrate;
     this.backBar = backPressure(Math.max(left, 0));
     const gross = this.membraneBar - this.backBar;
     this.leaked = leak > 0 && gross > 0 ? leak * Math.sqrt(gross) : 0;
-    // What leaks past the membrane has gone along it as concentrate.
-    const along = this.concentrate + this.leaked;
     const made = left - this.leaked;
+    if (this.system.membraneAbsent) {
+      this.bank.permeateLPerH = 0;
+      this.bank.permeateSaltMgPerH = 0;
+      return made;
+    }
+    const fed = (1 - brineSealShare) * feed;
     if (marched) {
-      marchBank(element, count, series, feed, water.tdsMgL, gross, along, this.bank);
+      // What leaks past the membrane has gone along it as concentrate, what passes outside of it has not.
+      const along = Math.max(this.concentrate + this.leaked - brineSealShare * feed, 0);
+      marchBank(element, count, series, fed, water.tdsMgL, gross, along, this.bank);
       return made - this.bank.permeateLPerH;
     }
-    const recovery = Math.min(Math.max(made / feed, 1e-6), 0.98);
+    const recovery = Math.min(Math.max(made / fed, 1e-6), 0.98);
     const beta = concentrationPolarisation(series ? recovery / count : recovery);
     const mean = (-water.tdsMgL * Math.log1p(-recovery)) / recovery;
     localFlux(element, gross, beta, mean, this.flux);
@@ -113,11 +167,12 @@ export class OperatingPointSolver {
   private search(backPressure: BackPressure, deadHead: number, restingBack: number): number {
     let low = 0;
     // At this feed even a pump at dead head and pure water would leave water over.
+    const drop = Math.max(deadHead - Math.min(restingBack, 0), 0);
     let high =
       1.01 *
       (restrictorFlow(this.system.restrictorCoefficient, deadHead) +
-        this.system.count * this.system.element.water * deadHead +
-        this.system.leak * Math.sqrt(deadHead));
+        this.system.count * this.system.element.water * drop +
+        this.system.leak * Math.sqrt(drop));
     let x = this.expectedFeed(restingBack);
     let slope = this.lastSlope;
     if (!(x > low && x < high)) x = this.roughFeed(backPressure, low, high);
@@ -126,7 +181,8 @@ export class OperatingPointSolver {
     let missBefore = NaN;
     for (let pass = 0; pass < maxPasses; pass += 1) {
       const miss = this.residual(x, backPressure, true);
-      if (Math.abs(miss) <= this.tolerance * x || high - low <= 1e-13 * high) {
+      // A drain that is shut leaves no flow at all: there the bracket shrinks to nothing.
+      if (Math.abs(miss) <= this.tolerance * x || high - low <= 1e-13 * high || high < standstill) {
         this.remember(restingBack, x, slope);
         return x;
       }
@@ -136,7 +192,8 @@ export class OperatingPointSolver {
       if (renewed > 0.05) slope = renewed;
       before = x;
       missBefore = miss;
-      const next = x - miss / slope;
+      const halved = pass >= smoothPasses && pass % 2 === 1;
+      const next = halved ? NaN : x - miss / slope;
       x = next > low && next < high ? next : (low + high) / 2;
     }
     return NaN;
@@ -201,51 +258,51 @@ export class OperatingPointSolver {
     return (low + high) / 2;
   }
 
-  /** What the bank made and what leaked past it, together. */
-  private product(feedLPerH: number): { permeateLPerH: number; permeateSaltMgPerH: number } {
-    const { permeateLPerH, permeateSaltMgPerH } = this.bank;
-    if (this.leaked === 0) return { permeateLPerH, permeateSaltMgPerH };
-    const strength =
-      (feedLPerH * this.system.feed.tdsMgL - permeateSaltMgPerH) / (feedLPerH - permeateLPerH);
+  /** Reads the last residual's march as a balance. */
+  private balance(feedFlowLPerH: number): Balance {
+    const { bank, leaked, system } = this;
+    const { tdsMgL: feedMgL } = system.feed;
+    const fed = (1 - system.brineSealShare) * feedFlowLPerH;
+    const alongMgL =
+      (fed * feedMgL - bank.permeateSaltMgPerH) / Math.max(fed - bank.permeateLPerH, 1e-12);
+    const permeateFlowLPerH = bank.permeateLPerH + leaked;
+    const permeateSalt = bank.permeateSaltMgPerH + (leaked === 0 ? 0 : leaked * alongMgL);
+    const concentrateFlowLPerH = feedFlowLPerH - permeateFlowLPerH;
     return {
-      permeateLPerH: permeateLPerH + this.leaked,
-      permeateSaltMgPerH: permeateSaltMgPerH + this.leaked * strength,
+      feedFlowLPerH,
+      permeateFlowLPerH,
+      concentrateFlowLPerH,
+      inletBar: this.inletPressure(feedFlowLPerH),
+      membranePressureBar: this.membraneBar,
+      permeateBackPressureBar: this.backBar,
+      permeateTdsMgL: permeateFlowLPerH > 0 ? permeateSalt / permeateFlowLPerH : feedMgL,
+      concentrateTdsMgL: (feedFlowLPerH * feedMgL - permeateSalt) / concentrateFlowLPerH,
+      marches: bank.marches,
     };
   }
 
-  /** Reads the last residual's march as an operating point. */
-  private report(feedFlowLPerH: number): Outcome<OperatingPoint> {
-    const { marches } = this.bank;
-    const { permeateLPerH, permeateSaltMgPerH } = this.product(feedFlowLPerH);
+  /** A balance as an operating point, if it is one that a system can stand at. */
+  private judge(balance: Balance): Outcome<OperatingPoint> {
+    const { inletBar: _inlet, ...point } = balance;
     const { tdsMgL: feedMgL, temperatureC } = this.system.feed;
-    if (!(permeateLPerH > 0)) {
+    if (!(point.permeateFlowLPerH > 0)) {
       const osmoticBar = osmoticPressure(feedMgL, temperatureC);
       return fail('pressure-below-osmotic', 'feed.pressureBar', {
-        membraneBar: this.membraneBar,
-        backBar: this.backBar,
+        membraneBar: point.membranePressureBar,
+        backBar: point.permeateBackPressureBar,
         osmoticBar,
       });
     }
-    const permeateTdsMgL = permeateSaltMgPerH / permeateLPerH;
-    const concentrateFlowLPerH = feedFlowLPerH - permeateLPerH;
-    const concentrateTdsMgL = (feedFlowLPerH * feedMgL - permeateSaltMgPerH) / concentrateFlowLPerH;
-    if (!(concentrateTdsMgL <= strongestConcentrateMgL)) {
+    if (!(point.concentrateTdsMgL <= strongestConcentrateMgL)) {
       return fail('concentrate-too-strong', 'restrictor.flowMlMin', {
-        concentrateMgL: concentrateTdsMgL,
+        concentrateMgL: point.concentrateTdsMgL,
         maxMgL: strongestConcentrateMgL,
       });
     }
     return succeed({
-      feedFlowLPerH,
-      permeateFlowLPerH: permeateLPerH,
-      concentrateFlowLPerH,
-      recovery: permeateLPerH / feedFlowLPerH,
-      membranePressureBar: this.membraneBar,
-      permeateTdsMgL,
-      concentrateTdsMgL,
-      rejection: 1 - permeateTdsMgL / feedMgL,
-      permeateBackPressureBar: this.backBar,
-      marches,
+      ...point,
+      recovery: point.permeateFlowLPerH / point.feedFlowLPerH,
+      rejection: 1 - point.permeateTdsMgL / feedMgL,
     });
   }
 }

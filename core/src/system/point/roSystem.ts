@@ -48,6 +48,12 @@ export interface FeedSideTrouble {
   feedValveKv?: number | undefined;
   /** Leak past the membrane (a cut O-ring, an element that is not seated), mL/min of concentrate at 1 bar across it. */
   leakMlMin?: number | undefined;
+  /** The housing is empty: all product is what leaks. */
+  membraneAbsent?: boolean | undefined;
+  /** Share of the feed that passes outside the element, by a torn or turned brine seal; 0 to under 1. */
+  brineSealShare?: number | undefined;
+  /** Flow of the drain line behind the restrictor over a free one: 1 where it is free. */
+  drainLineFactor?: number | undefined;
 }
 
 /** A system with every option filled in and every coefficient at the water's temperature; the solvers see only this. */
@@ -65,6 +71,11 @@ export interface ResolvedSystem {
   feedValve: number;
   /** Past the membrane, L/h per root bar; 0 where nothing leaks. */
   leak: number;
+  /** Share of the feed that passes outside the elements. */
+  brineSealShare: number;
+  membraneAbsent: boolean;
+  /** A pump that is starved loses its boost; asked where something is wrong, and in sound systems left out. */
+  pumpStarves: boolean;
 }
 
 /**
@@ -77,8 +88,8 @@ export function resolveSystem(
   knownPermeance?: ElementPermeance,
 ): Outcome<ResolvedSystem> {
   const { feed, membrane, restrictor, prefilters, pump, trouble = {} } = system;
-  const { feedValveKv, leakMlMin = 0 } = trouble;
-  const { count = 1, arrangement = 'series', flowFactor = 1, saltPassageFactor = 1 } = membrane;
+  const { feedValveKv, leakMlMin = 0, brineSealShare = 0, drainLineFactor = 1 } = trouble;
+  const { count = 1, flowFactor = 1, saltPassageFactor = 1 } = membrane;
   const refused =
     firstOutOfRange([
       ['feed.tdsMgL', feed.tdsMgL, limits.tdsMgL],
@@ -91,6 +102,8 @@ export function resolveSystem(
       ['restrictor.atPressureBar', restrictor.atPressureBar, limits.ratedPressureBar],
       ['trouble.feedValveKv', feedValveKv ?? limits.tapKv.max, limits.tapKv],
       ['trouble.leakMlMin', leakMlMin, { min: 0, max: limits.restrictorFlowMlMin.max }],
+      ['trouble.brineSealShare', brineSealShare, { min: 0, max: 0.99 }],
+      ['trouble.drainLineFactor', drainLineFactor, { min: 0.001, max: 1 }],
     ]) ??
     (prefilters && refuseFilter('prefilters', prefilters)) ??
     (pump && refusePump(pump));
@@ -100,23 +113,35 @@ export function resolveSystem(
   }
 
   const permeance = knownPermeance ? succeed(knownPermeance) : elementPermeance(membrane);
-  if (!permeance.ok) return permeance;
+  return permeance.ok ? succeed(coefficientsOf(system, permeance.value)) : permeance;
+}
+
+/** A system's coefficients at its water's temperature, unchecked: for systems that were checked and then changed. */
+export function coefficientsOf(
+  { feed, membrane, restrictor, prefilters, pump, trouble }: RoSystem,
+  permeance: ElementPermeance,
+): ResolvedSystem {
+  const { feedValveKv, leakMlMin = 0, drainLineFactor = 1 } = trouble ?? {};
+  const { count = 1, arrangement = 'series', flowFactor = 1, saltPassageFactor = 1 } = membrane;
   const tcf = temperatureCorrectionFactor(feed.temperatureC);
-  return succeed({
+  return {
     feed,
     element: {
-      water: permeance.value.water * flowFactor * tcf,
-      salt: permeance.value.salt * flowFactor * saltPassageFactor * tcf,
+      water: permeance.water * flowFactor * tcf,
+      salt: permeance.salt * flowFactor * saltPassageFactor * tcf,
       osmoticScaleBar: osmoticScale(feed.temperatureC),
     },
     count,
     series: arrangement === 'series',
     prefilterResistance: filterResistance(prefilters, feed.temperatureC),
     pump,
-    restrictorCoefficient: restrictorCoefficient(restrictor),
+    restrictorCoefficient: restrictorCoefficient(restrictor) * drainLineFactor,
     feedValve: feedValveKv === undefined ? 0 : (1000 * feedValveKv) ** -2,
     leak: restrictorCoefficient({ flowMlMin: leakMlMin, atPressureBar: 1 }),
-  });
+    brineSealShare: trouble?.brineSealShare ?? 0,
+    membraneAbsent: trouble?.membraneAbsent === true,
+    pumpStarves: trouble !== undefined,
+  };
 }
 
 function refusePump(pump: Pump) {

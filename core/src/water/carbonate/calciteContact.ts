@@ -58,6 +58,7 @@ const mostDissolved = 0.02;
 /**
  * Calcite dissolved by a water in passing through a bed, approaching saturation exponentially with empty-bed contact time.
  * Units: mg/L (as CaCO3 where it says so), min, L/h.
+ * @param dissolvedFactor what dissolves over what the contact gives; never more than to equilibrium
  * Errors: 'out-of-range'; 'water-not-in-equilibrium-range' if the water is already saturated, so that nothing dissolves.
  * Source: closed carbonate system of Plummer and Busenberg (1982) with Davies' activities.
  */
@@ -65,6 +66,7 @@ export function calciteContact(
   water: SoftWater,
   media: CalciteMedia,
   flowLPerH: number,
+  dissolvedFactor = 1,
 ): Outcome<RemineralisedWater> {
   const timeConstantMin = media.timeConstantMin ?? usualTimeConstantMin;
   const refused = firstOutOfRange([
@@ -89,7 +91,8 @@ export function calciteContact(
   }
   if (search.status !== 'converged') return fail(search.status, 'equilibriumAddedMgL');
   const contactTimeMin = (media.bedVolumeL / flowLPerH) * 60;
-  const dissolved = search.x * -Math.expm1(-contactTimeMin / timeConstantMin);
+  const share = -Math.expm1(-contactTimeMin / timeConstantMin) * dissolvedFactor;
+  const dissolved = search.x * Math.min(share, 1);
   const state = carbonateState(water, constants, dissolved);
   if (!state) return fail('no-bracket', 'pH');
   return succeed({

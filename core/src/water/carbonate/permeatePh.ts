@@ -43,13 +43,14 @@ export function permeatePh(
     ['saltPassage', saltPassage, { min: 1e-6, max: 1 }],
   ]);
   if (refused) return refused;
-  const co2MgL = carbonDioxide(feed);
+  return succeed({ permeatePh: phOfProduct(feed, saltPassage), co2MgL: carbonDioxide(feed) });
+}
+
+/** The same for a checked feed, and for what is stronger than it: concentrate at the tap. */
+export function phOfProduct(feed: CarbonateFeed, saltPassage: number): number {
   const { logK1 } = carbonateConstants(feed.temperatureC);
   const ionicStrength = ionicStrengthPerTds * feed.tdsMgL * saltPassage;
   const g1 = activityCoefficient(1, ionicStrength, feed.temperatureC);
   const bicarbonate = (feed.alkalinityMgL * saltPassage) / mgCaCO3PerEquivalent;
-  return succeed({
-    permeatePh: -logK1 + Math.log10((bicarbonate * g1) / (co2MgL / mgCO2PerMole)),
-    co2MgL,
-  });
+  return -logK1 + Math.log10((bicarbonate * g1) / (carbonDioxide(feed) / mgCO2PerMole));
 }

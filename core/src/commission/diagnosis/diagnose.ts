@@ -1,0 +1,110 @@
+import { logSum } from '../../base/numeric/normal.ts';
+import { type Outcome, succeed } from '../../base/outcome.ts';
+import { elementPermeance } from '../../membrane/elementPermeance.ts';
+import { type Draw, drawsOf } from './draw.ts';
+import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
+import { type Fit, fitCause, groundOf } from './fit.ts';
+import { nextReading, type Proposal } from './nextReading.ts';
+import { causesOf, Problem } from './problem.ts';
+import { readingCodes, readingExists } from './reading.ts';
+import { asSurveyed } from './scenario.ts';
+import type { SamplePoint, TestedSystem } from './testedSystem.ts';
+import { type Given, type TestInstruments, usualTestInstruments } from './uncertainty.ts';
+
+/** What is asked: a system, where its product was sampled, and what was read. */
+export interface Examination {
+  system: TestedSystem;
+  samplePoint?: SamplePoint | undefined;
+  meterReferenceMgL?: number | undefined;
+  instruments?: Partial<TestInstruments> | undefined;
+  given: readonly Given[];
+  /** How common each fault is, where a firm knows better; only the relation counts. */
+  weights?: Partial<Record<FaultCode, number>> | undefined;
+}
+
+export interface RankedFault {
+  fault: FaultCode;
+  probability: number;
+}
+
+export interface Diagnosis {
+  /** Every fault that this system can have, the likeliest first; their sum is 1. */
+  causes: RankedFault[];
+  next: Proposal | null;
+  simulations: number;
+}
+
+/** How many draws a cause is worth, by how probable it is so far. */
+const drawsFrom: readonly { probability: number; count: number }[] = [
+  { probability: 0.05, count: 40 },
+  { probability: 0.004, count: 20 },
+];
+
+/** Tries one of the sides of a fault, with its share of the prior. */
+interface Tried {
+  fit: Fit;
+  logWeight: number;
+  draws: Draw[];
+}
+
+/**
+ * Ranks every fault by how probable it is after what was read: how common it is, times how well it explains the readings over all its
+ * severities and over how sound systems differ.
+ * Errors: those of `elementPermeance`. Source: Bayes' rule with Laplace's approximation about each cause's best fit, those that matter
+ * corrected by draws.
+ */
+export function diagnose(examination: Examination): Outcome<Diagnosis> {
+  const { system, samplePoint = 'membrane-outlet', meterReferenceMgL, given } = examination;
+  const permeance = elementPermeance(system.membrane);
+  if (!permeance.ok) return permeance;
+  const instruments = { ...usualTestInstruments, ...examination.instruments };
+  const base = asSurveyed(system, samplePoint, meterReferenceMgL);
+  const problem = new Problem(base, permeance.value, given, instruments);
+  const weightOf = (fault: FaultCode) => examination.weights?.[fault] ?? faultKind(fault).weight;
+
+  const ground = groundOf(problem, causesOf('healthy')[0]!);
+  let best = -Infinity;
+  const tried: Tried[] = possibleFaults(system, samplePoint)
+    .flatMap(causesOf)
+    .map((cause) => {
+      const prior = Math.log(weightOf(cause.fault) * cause.share);
+      const fit = fitCause(problem, cause, ground, best - prior);
+      best = Math.max(best, fit.logEvidence + prior);
+      return { fit, logWeight: fit.logEvidence + prior, draws: [] };
+    });
+
+  const open = readingCodes.filter(
+    (code) => readingExists(code, system) && !problem.codes.includes(code),
+  );
+  const codes = [...problem.codes, ...open];
+  const whole = logSum(tried.map(({ logWeight }) => logWeight));
+  for (const one of tried) {
+    const probability = Math.exp(one.logWeight - whole);
+    const count = drawsFrom.find((worth) => probability >= worth.probability)?.count;
+    if (count === undefined) continue;
+    const { draws, logEvidence } = drawsOf(problem, one.fit, count, codes);
+    if (!Number.isFinite(logEvidence)) continue;
+    one.logWeight += logEvidence - one.fit.logEvidence;
+    one.draws = draws;
+  }
+  const refined = logSum(tried.map(({ logWeight }) => logWeight));
+  const weighed = tried.map(({ fit, logWeight, draws }) => ({
+    fault: fit.cause.fault,
+    probability: Math.exp(logWeight - refined),
+    draws,
+  }));
+  const { next } = nextReading(
+    weighed.filter(({ draws }) => draws.length > 0),
+    open,
+    problem.codes.length,
+    instruments,
+  );
+  const probabilities = new Map<FaultCode, number>();
+  for (const { fault, probability } of weighed) {
+    probabilities.set(fault, (probabilities.get(fault) ?? 0) + probability);
+  }
+  const causes = [...probabilities]
+    .map(([fault, probability]) => ({ fault, probability }))
+    .sort((a, b) => b.probability - a.probability);
+  return succeed({ causes, next, simulations: problem.simulations });
+}

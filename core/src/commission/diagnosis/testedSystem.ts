@@ -1,0 +1,49 @@
+import type { FilterDrop } from '../../hydraulics/prefilterDrop.ts';
+import type { Pump } from '../../hydraulics/pumpPressure.ts';
+import type { Restrictor } from '../../hydraulics/restrictorFlow.ts';
+import type { TapLine } from '../../hydraulics/tapLine.ts';
+import type { MembraneBank } from '../../system/point/roSystem.ts';
+import type { Shutoff } from '../../tank/bladderTank.ts';
+import type { CalciteMedia } from '../../water/carbonate/calciteContact.ts';
+
+/** A water as the survey has it; hardness and alkalinity in mg/L as CaCO3. */
+export interface SurveyedFeed {
+  tdsMgL: number;
+  temperatureC: number;
+  pressureBar: number;
+  alkalinityMgL: number;
+  calciumMgL: number;
+  pH: number;
+  /** Free chlorine; 0 where absent. */
+  chlorineMgL?: number | undefined;
+}
+
+/** Where the person says that the product was sampled. */
+export const samplePoints = ['membrane-outlet', 'tap-after-tank', 'tap-after-minerals'] as const;
+export type SamplePoint = (typeof samplePoints)[number];
+
+/** A system as it was built and surveyed: all that its readings follow from. */
+export interface TestedSystem {
+  feed: SurveyedFeed;
+  /** The factors are the age that is expected of it. */
+  membrane: MembraneBank;
+  restrictor: Restrictor;
+  prefilters?: FilterDrop | undefined;
+  pump?: Pump | undefined;
+  tank?: { volumeL: number; prechargeBar: number } | undefined;
+  /** Height of the tank above the unit, m. */
+  tankElevationM?: number | undefined;
+  shutoff: Shutoff;
+  tapLine: TapLine;
+  /** In the product line behind the place where the membrane's product is sampled. */
+  remineralisation?: CalciteMedia | undefined;
+  /** A gauge can be put between pre-filters or pump and membrane. */
+  gaugePort: boolean;
+}
+
+/** Under this much chlorine no strip tells whether the carbon takes it; mg/L. */
+const tellingChlorineMgL = 0.05;
+
+/** Whether the supply carries enough chlorine for a strip behind the carbon to tell anything. */
+export const isChlorinated = ({ feed }: TestedSystem): boolean =>
+  (feed.chlorineMgL ?? 0) > tellingChlorineMgL;
