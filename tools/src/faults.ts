@@ -37,7 +37,7 @@ export async function run(options: string[]): Promise<void> {
   });
   const seeds = Array.from({ length: schedules }, (_, i) => first + i);
   const sum = { schedules: 0, deeds: 0, lost: 0, doubled: 0 };
-  const note = (seed: number, { deeds, lost, doubled }: Outcome) => {
+  const note = (seed: number, { deeds, lost, doubled, accounts }: Outcome) => {
     sum.schedules += 1;
     sum.deeds += deeds;
     sum.lost += lost.length;
@@ -45,6 +45,7 @@ export async function run(options: string[]): Promise<void> {
     for (const fault of [...lost, ...doubled]) {
       process.stdout.write(`schedule ${seed}: ${fault}\n`);
     }
+    for (const line of accounts) process.stdout.write(`  ${line}\n`);
     process.stderr.write(`\r${sum.schedules} of ${schedules}, ${sum.deeds} deeds`);
   };
   try {

@@ -78,6 +78,8 @@ export class Person {
   /** Steps of the order of work that they ticked. */
   readonly ticked = new Set<string>();
   photographs = 0;
+  /** What they did, one thing after the other, as they would tell it. */
+  readonly account: string[] = [];
   /** Photographs that they chose without seeing them arrive. */
   unsurePhotographs = 0;
   readonly fields: readonly OwnField[];
@@ -113,10 +115,18 @@ export class Person {
     return this.page.getByRole('navigation', { name: 'Stages' });
   }
 
-  offline = (is: boolean): Promise<void> => this.context.setOffline(is);
+  offline = (is: boolean): Promise<void> => {
+    this.tell(is ? 'has no line' : 'has a line');
+    return this.context.setOffline(is);
+  };
+
+  tell(what: string): void {
+    this.account.push(`${new Date().toISOString().slice(14, 23)} ${what}`);
+  }
 
   /** The page dies without a word and is opened anew. */
   async killPage(): Promise<void> {
+    this.tell('page killed');
     const session = await this.context.newCDPSession(this.page);
     await Promise.race([session.send('Page.crash').catch(() => undefined), pause(500)]);
     await this.page.close().catch(() => undefined);
@@ -128,13 +138,16 @@ export class Person {
     // In place, or on a page of its own where the browser was started again meanwhile.
     const signIn = this.page.getByRole('button', { name: 'Sign in', exact: true });
     const isAsked = () => signIn.isVisible().catch(() => false);
+    if (await isAsked()) this.tell('signs in');
     if (await isAsked()) await signIn.click({ timeout: 2000 }).catch(() => undefined);
     const mine = this.page.getByRole('button', { name: 'Keep what I entered' });
     if (await mine.isVisible().catch(() => false)) {
+      this.tell('keeps their own of two values');
       await mine.click({ timeout: 2000 }).catch(() => undefined);
     }
     // A page that could not be opened while nothing answered.
     if (!(await this.stages.isVisible().catch(() => false)) && !(await isAsked())) {
+      this.tell('opens the page again');
       await this.page.close().catch(() => undefined);
       await this.open();
     }
@@ -147,7 +160,7 @@ export class Person {
     const tried = (this.tried.get(field) ?? 0) + 1;
     this.tried.set(field, tried);
     const value = Number((field.from + field.step * tried).toFixed(3));
-    await this.doing(async () => {
+    await this.doing(`enters ${field.label} ${value}`, async () => {
       await this.goToPlace(field.place);
       const input = this.page.getByLabel(field.label, { exact: true });
       await input.fill(String(value), { timeout });
@@ -178,7 +191,7 @@ export class Person {
 
   /** Ticks a step of the order of work that is left to this person. */
   async tick(isTheirs: (step: number) => boolean): Promise<void> {
-    await this.doing(async () => {
+    await this.doing('ticks', async () => {
       await this.goToStage('Plumb');
       const steps = this.page.getByTestId(/^step-/).filter({ visible: true });
       await steps.first().waitFor({ timeout });
@@ -200,7 +213,7 @@ export class Person {
   async undo(): Promise<void> {
     const last = this.history.at(-1);
     if (!last) return;
-    await this.doing(async () => {
+    await this.doing('takes back', async () => {
       await this.page
         .getByRole('button', { name: 'Undo' })
         .click({ timeout })
@@ -216,7 +229,7 @@ export class Person {
   }
 
   async photograph(picture: Buffer): Promise<void> {
-    await this.doing(async () => {
+    await this.doing('photographs', async () => {
       await this.goToPlace('Photographs');
       const panel = this.page.getByRole('region', { name: 'Photographs' });
       const before = await panel.getByRole('listitem').count();
@@ -243,9 +256,11 @@ export class Person {
   }
 
   /** Does something as far as the page lets them: what did not come to stand there was not done. */
-  private async doing(deed: () => Promise<void>): Promise<void> {
+  private async doing(what: string, deed: () => Promise<void>): Promise<void> {
     await this.answer();
-    await deed().catch(() => {
+    this.tell(what);
+    await deed().catch((error: Error) => {
+      this.tell(`does not see it done: ${error.message.split('\n')[0]}`);
       // Whoever does not know what came of it does not know what undo would take back.
       this.history = [];
     });

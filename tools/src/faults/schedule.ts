@@ -12,6 +12,8 @@ export interface Outcome {
   deeds: number;
   lost: string[];
   doubled: string[];
+  /** What everybody did, where something is not as it should be. */
+  accounts: string[];
 }
 
 const settleMs = 120_000;
@@ -93,11 +95,24 @@ export async function runSchedule(
       },
     ],
     [6, () => someone().killPage()],
-    [6, () => Promise.resolve(server.kill())],
-    [4, () => server.hang(500 + below(4000))],
+    [
+      6,
+      () => {
+        people[0]!.tell('(the server is killed)');
+        return Promise.resolve(server.kill());
+      },
+    ],
+    [
+      4,
+      () => {
+        people[0]!.tell('(the server hangs)');
+        return server.hang(500 + below(4000));
+      },
+    ],
     [
       4,
       async () => {
+        people[0]!.tell('(all sessions end)');
         await admin.query('delete from sessions');
       },
     ],
@@ -128,6 +143,12 @@ export async function runSchedule(
     await new Promise((resolve) => setTimeout(resolve, 300));
   }
   const outcome = await compare(admin, job, people);
+  if (outcome.lost.length + outcome.doubled.length > 0) {
+    outcome.accounts = people.flatMap(({ account }, i) =>
+      account.map((line) => `${line.slice(0, 10)} person ${i + 1} ${line.slice(10)}`),
+    );
+    outcome.accounts.sort();
+  }
   await Promise.all(people.map((person) => person.leave()));
   await admin.end();
   return outcome;
@@ -144,7 +165,7 @@ async function compare(
     [job.id],
   );
   const { document } = rows[0]!;
-  const outcome: Outcome = { deeds: 0, lost: [], doubled: [] };
+  const outcome: Outcome = { deeds: 0, lost: [], doubled: [], accounts: [] };
   if (!jobDocumentSchema.safeParse(document).success)
     outcome.lost.push('the document is not whole');
   const shared = new Set<number>();
