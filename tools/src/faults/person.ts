@@ -163,10 +163,12 @@ export class Person {
     await this.doing(`enters ${field.label} ${value}`, async () => {
       await this.goToPlace(field.place);
       const input = this.page.getByLabel(field.label, { exact: true });
-      await input.fill(String(value), { timeout });
+      await input.waitFor({ timeout });
       // What may have come to stand here without being seen is what undo would bring back.
       const unseen = this.unsure.get(field) ?? [];
+      // Typed is as good as entered: what stands half typed is entered when the field is left.
       this.doubt(field, value);
+      await input.fill(String(value), { timeout });
       await input.press('Enter', { timeout });
       await this.page.waitForFunction(showsFigure, [field.label, String(value)] as const, {
         timeout,

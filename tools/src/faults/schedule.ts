@@ -170,10 +170,13 @@ async function compare(
     outcome.lost.push('the document is not whole');
   const shared = new Set<number>();
   for (const person of people) {
-    for (const [field, values] of person.entered) {
+    for (const field of new Set([...person.entered.keys(), ...person.unsure.keys()])) {
+      const values = person.entered.get(field) ?? [];
       outcome.deeds += values.length;
       if (field === sharedField) {
-        for (const value of values) shared.add(value);
+        for (const value of [...values, ...(person.unsure.get(field) ?? [])]) {
+          if (value !== undefined) shared.add(value);
+        }
         continue;
       }
       const held = figureOf(document, field);
