@@ -189,6 +189,7 @@ export {
 } from './commission/flush/flushStep.ts';
 export {
   causesOf,
+  type FlushFault,
   handCauses,
   type HandCause,
   type RankedCause,
@@ -203,7 +204,7 @@ export {
   fillKind,
 } from './commission/flush/fillFinding.ts';
 export { endsRead, type StepReadings } from './commission/flush/readEnds.ts';
-export { type FaultCode } from './commission/fault.ts';
+
 export {
   canBeSanitised,
   flushPlan,
@@ -223,7 +224,7 @@ export {
   type WaterReach,
 } from './commission/sequence/flushStates.ts';
 export {
-  type FaultCode as DiagnosedFault,
+  type FaultCode,
   faultCodes,
   faultKind,
   possibleFaults,

@@ -23,7 +23,11 @@ export interface CauseWords {
   mend: string;
 }
 
-export const faultWords: Record<FaultCode, CauseWords> = {
+export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
+  healthy: {
+    cause: 'Nothing is wrong: it does what such a system does.',
+    mend: 'Nothing to mend.',
+  },
   'supply-valve-partly-open': {
     cause: 'The feed valve is not fully open.',
     mend: 'Open it to its stop; a saddle’s needle has to be drawn back fully. A saddle valve that stays narrow is replaced.',
@@ -53,9 +57,50 @@ export const faultWords: Record<FaultCode, CauseWords> = {
     mend: 'Close the feed. The restrictor belongs between the vessel’s drain port and the drain, arrow with the flow, of the size that the element wants.',
   },
   'restrictor-blocked': {
+    cause: 'The restrictor passes too little.',
+    mend: 'Take the tube off behind it, into the bucket: if it hardly runs there either, replace the restrictor by one of the same size.',
+  },
+  'drain-line-blocked': {
     cause:
-      'Restrictor or drain line is blocked: a kink, an insert left in, a saddle whose hole does not meet the pipe’s.',
-    mend: 'Take the tube off behind the restrictor, into the bucket: if it runs there, the drain line is blocked; if not, the restrictor.',
+      'The drain line is blocked behind the restrictor: a kink, an insert left in, a saddle whose hole does not meet the pipe’s.',
+    mend: 'Take the tube off behind the restrictor, into the bucket: if it runs there, follow the line to the saddle, and look through its hole.',
+  },
+  'brine-seal-failed': {
+    cause:
+      'Feed passes outside the element: its brine seal is torn, turned, or the element is in the wrong way round.',
+    mend: 'Close the feed, draw the element. The seal’s lip faces the feed; a torn one is replaced, a reversed element turned.',
+  },
+  'membrane-old': {
+    cause: 'The membrane is simply old.',
+    mend: 'A new element, a new baseline, and this verification once more.',
+  },
+  'carbon-spent': {
+    cause: 'The carbon lets chlorine through.',
+    mend: 'New carbon now, before the membrane takes harm; then the strip again.',
+  },
+  'bladder-torn': {
+    cause: 'The tank’s bladder is torn: water stands where its air should be.',
+    mend: 'A new tank, its air set to what is computed.',
+  },
+  'product-tube-kinked': {
+    cause: 'The product tube is pinched between the membrane and the tee.',
+    mend: 'Follow it with the fingers: behind the unit, under the tank, through a panel. A kinked end is cut back or the tube replaced.',
+  },
+  'sampled-after-minerals': {
+    cause: 'The cup was filled behind the minerals, where it reads higher by design.',
+    mend: 'Take the sample at the membrane’s outlet and enter it anew.',
+  },
+  'sampled-after-standing': {
+    cause: 'The cup was the first water after standing, into which salt had crept.',
+    mend: 'Let ten minutes run or two litres out, then take the sample anew.',
+  },
+  'feed-water-changed': {
+    cause: 'The water is not the one that was surveyed.',
+    mend: 'Ask what changed: another well, a softener, the season. Enter the new water in the survey; the system is judged by it.',
+  },
+  'meter-miscalibrated': {
+    cause: 'The TDS meter is out.',
+    mend: 'Check it in the reference solution, set it, and read both cups again.',
   },
   'check-valve-leaking': {
     cause: 'The check valve behind the membrane lets product run back.',

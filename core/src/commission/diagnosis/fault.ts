@@ -31,6 +31,8 @@ const sized = (least: number, most: number): Severity => ({ ...log(least, most),
 
 const always = () => true;
 const withTank = ({ tank }: TestedSystem) => tank !== undefined;
+const withTankValve = ({ tank }: TestedSystem) => tank !== undefined && !tank.internal;
+const withCloser = ({ neverCloses }: TestedSystem) => !neverCloses;
 const withPump = ({ pump }: TestedSystem) => pump !== undefined;
 
 /** A change of the system's parts or its water. */
@@ -201,7 +203,7 @@ export const faultKinds = {
       null,
       trouble(() => ({ shutoffStuck: 'open' })),
     ),
-    exists: always,
+    exists: withCloser,
   },
   'shutoff-stuck-closed': {
     weight: 0.02,
@@ -209,7 +211,7 @@ export const faultKinds = {
       null,
       trouble(() => ({ shutoffStuck: 'closed' })),
     ),
-    exists: always,
+    exists: withCloser,
   },
   'supply-pressure-low': {
     weight: 0.03,
@@ -304,7 +306,7 @@ export const faultKinds = {
       null,
       trouble(() => ({ tankValveClosed: true })),
     ),
-    exists: withTank,
+    exists: withTankValve,
   },
   'drain-line-blocked': {
     weight: 0.03,

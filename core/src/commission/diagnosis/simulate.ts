@@ -119,6 +119,11 @@ export class Simulation {
     return this.deliveredOf(this.running);
   }
 
+  /** Strength of what comes to the tap in state R, mg/L. */
+  get productMgL(): number {
+    return this.toTap.tdsMgL;
+  }
+
   private deliveredOf(at: Balance): Delivered {
     return this.as.trouble.linesSwapped
       ? { flowLPerH: at.concentrateFlowLPerH, tdsMgL: at.concentrateTdsMgL }
@@ -126,7 +131,8 @@ export class Simulation {
   }
 
   /** What goes towards a tank, or a shut line, that stands at a pressure. */
-  private against(lineBar: number): Delivered {
+  private against(tankBar: number): Delivered {
+    const lineBar = tankBar * (this.as.system.backPressureShare ?? 1);
     return this.deliveredOf(
       this.as.trouble.linesSwapped
         ? this.settled(
@@ -191,7 +197,8 @@ export class Simulation {
 
   private get drainStops(): boolean {
     if (this.stuckClosed) return true;
-    return this.as.trouble.checkValveLeakLPerH === undefined && this.end.shuts;
+    const { system, trouble } = this.as;
+    return trouble.checkValveLeakLPerH === undefined && !system.neverCloses && this.end.shuts;
   }
 
   /** A fill from empty up to a pressure: its minutes, and the mean strength of what is in the tank. */

@@ -2,6 +2,17 @@ import type { FilterDrop } from '../../hydraulics/prefilterDrop.ts';
 import type { Pump } from '../../hydraulics/pumpPressure.ts';
 import type { Restrictor } from '../../hydraulics/restrictorFlow.ts';
 import type { TapLine } from '../../hydraulics/tapLine.ts';
+import { closesWhenFull } from '../../system/closing.ts';
+import {
+  type Ageing,
+  type FeedWater,
+  isMakerPiped,
+  newMembrane,
+  roSystemOf,
+  shutoffOf,
+  type SystemDesign,
+  tapLineOf,
+} from '../../system/design.ts';
 import type { MembraneBank } from '../../system/point/roSystem.ts';
 import type { Shutoff } from '../../tank/bladderTank.ts';
 import type { CalciteMedia } from '../../water/carbonate/calciteContact.ts';
@@ -30,7 +41,7 @@ export interface TestedSystem {
   restrictor: Restrictor;
   prefilters?: FilterDrop | undefined;
   pump?: Pump | undefined;
-  tank?: { volumeL: number; prechargeBar: number } | undefined;
+  tank?: TestedTank | undefined;
   /** Height of the tank above the unit, m. */
   tankElevationM?: number | undefined;
   shutoff: Shutoff;
@@ -39,6 +50,52 @@ export interface TestedSystem {
   remineralisation?: CalciteMedia | undefined;
   /** A gauge can be put between pre-filters or pump and membrane. */
   gaugePort: boolean;
+  /** Of the tank's pressure, what the membrane's product side sees; 1 where nothing pushes the product. */
+  backPressureShare?: number | undefined;
+  /** Nothing closes the feed when the tank is full or the tap shut, so that the drain runs on by its build. */
+  neverCloses?: boolean | undefined;
+}
+
+export interface TestedTank {
+  volumeL: number;
+  prechargeBar: number;
+  /** It stands inside a unit, with no valve of its own. */
+  internal?: boolean | undefined;
+}
+
+/** A design in its surveyed water as a system to be tested. @param chlorineMgL free chlorine of the supply */
+export function testedSystemOf(
+  design: SystemDesign,
+  water: FeedWater,
+  { ageing = newMembrane, chlorineMgL = 0 }: { ageing?: Ageing; chlorineMgL?: number } = {},
+): TestedSystem {
+  const { tdsMgL, temperatureC, pressureBar, alkalinityMgL, hardnessMgL, pH } = water;
+  const { tank, mineral, permeatePump } = design;
+  const { membrane, restrictor, prefilters, pump } = roSystemOf(design, water, ageing);
+  return {
+    feed: {
+      tdsMgL,
+      temperatureC,
+      pressureBar,
+      alkalinityMgL,
+      calciumMgL: hardnessMgL,
+      pH,
+      chlorineMgL,
+    },
+    membrane,
+    restrictor,
+    prefilters,
+    pump,
+    tank: tank
+      ? { volumeL: tank.volumeL, prechargeBar: tank.prechargeBar, internal: tank.internal }
+      : undefined,
+    shutoff: shutoffOf(design),
+    tapLine: tapLineOf(design),
+    remineralisation: mineral?.part.media,
+    gaugePort: !isMakerPiped(design),
+    backPressureShare: permeatePump?.backPressureShare,
+    neverCloses: !closesWhenFull(design, water),
+  };
 }
 
 /** Under this much chlorine no strip tells whether the carbon takes it; mg/L. */

@@ -1,5 +1,8 @@
 import type { FeedWater, SystemDesign } from '../../system/design.ts';
-import { type Altered, asBuilt, signsOf } from '../fault.ts';
+import { boostTimes } from '../diagnosis/fault.ts';
+import { asSurveyed, type Scenario } from '../diagnosis/scenario.ts';
+import { signsOf } from '../diagnosis/signs.ts';
+import { type TestedSystem, testedSystemOf } from '../diagnosis/testedSystem.ts';
 
 /** What one thing alone would have to be, for a fill to take as long as it did. */
 export type FillExplanation =
@@ -30,69 +33,75 @@ export const fillKind = (ratio: number): FillFinding['kind'] | null =>
 
 /** A single change, from what is usual at 0 to its end at 1. */
 interface Change {
-  isThere: (design: SystemDesign) => boolean;
-  alter: (as: Altered, share: number, design: SystemDesign) => Altered;
+  isThere: (system: TestedSystem) => boolean;
+  alter: (as: Scenario, share: number) => Scenario;
   /** How it is told. */
-  tell: (as: Altered, design: SystemDesign) => FillExplanation;
+  tell: (as: Scenario, usual: TestedSystem) => FillExplanation;
 }
 
 const between = (from: number, to: number, share: number) => from * (to / from) ** share;
-const withPrecharge = (end: number): Change => ({
-  isThere: ({ tank }) => tank !== null,
-  alter: (as, share) => ({
+const parts =
+  (change: (system: TestedSystem, share: number) => Partial<TestedSystem>) =>
+  (as: Scenario, share: number): Scenario => ({
     ...as,
-    condition: { ...as.condition, prechargeFactor: 1 + (end - 1) * share },
-  }),
-  tell: ({ condition }, { tank }) => ({
-    cause: 'precharge',
-    bar: (tank?.prechargeBar ?? 0) * condition.prechargeFactor,
-  }),
+    system: { ...as.system, ...change(as.system, share) },
+  });
+
+const withPrecharge = (end: number): Change => ({
+  isThere: ({ tank }) => tank !== undefined,
+  alter: parts(({ tank }, share) => ({
+    tank: tank && { ...tank, prechargeBar: tank.prechargeBar * (1 + (end - 1) * share) },
+  })),
+  tell: ({ system }) => ({ cause: 'precharge', bar: system.tank?.prechargeBar ?? 0 }),
 });
 const withPressure = (end: number): Change => ({
   isThere: () => true,
-  alter: (as, share) => ({
-    ...as,
-    water: { ...as.water, pressureBar: as.water.pressureBar * between(1, end, share) },
-  }),
-  tell: ({ water }) => ({ cause: 'pressure', bar: water.pressureBar }),
+  alter: parts(({ feed }, share) => ({
+    feed: { ...feed, pressureBar: feed.pressureBar * between(1, end, share) },
+  })),
+  tell: ({ system }) => ({ cause: 'pressure', bar: system.feed.pressureBar }),
 });
 const withTemperature = (endC: number): Change => ({
   isThere: () => true,
-  alter: (as, share) => {
-    const { temperatureC } = as.water;
-    return {
-      ...as,
-      water: { ...as.water, temperatureC: temperatureC + (endC - temperatureC) * share },
-    };
-  },
-  tell: ({ water }) => ({ cause: 'temperature', celsius: water.temperatureC }),
+  alter: parts(({ feed }, share) => ({
+    feed: { ...feed, temperatureC: feed.temperatureC + (endC - feed.temperatureC) * share },
+  })),
+  tell: ({ system }) => ({ cause: 'temperature', celsius: system.feed.temperatureC }),
 });
 
 /** What makes a fill slow, in the order of how often it is. */
 const slowing: readonly Change[] = [
   withPressure(0.3),
   {
-    isThere: ({ prefilters }) => prefilters.length > 0,
-    alter: (as, share) => ({
-      ...as,
-      condition: { ...as.condition, prefilterFactor: between(1, 200, share) },
+    isThere: ({ prefilters }) => prefilters !== undefined,
+    alter: parts(({ prefilters }, share) => ({
+      prefilters: prefilters && {
+        ...prefilters,
+        dropBar: prefilters.dropBar * between(1, 200, share),
+      },
+    })),
+    tell: ({ system }, usual) => ({
+      cause: 'prefilter',
+      factor: system.prefilters!.dropBar / usual.prefilters!.dropBar,
     }),
-    tell: ({ condition }) => ({ cause: 'prefilter', factor: condition.prefilterFactor }),
   },
   withTemperature(1),
   {
     isThere: () => true,
     alter: (as, share) => ({
       ...as,
-      condition: { ...as.condition, feedValveKv: between(0.5, 0.002, share) },
+      trouble: { ...as.trouble, feedValveKv: between(0.5, 0.002, share) },
     }),
     tell: () => ({ cause: 'feed-valve' }),
   },
   withPrecharge(0),
   {
-    isThere: ({ pump }) => pump !== null,
-    alter: (as, share) => ({ ...as, condition: { ...as.condition, pumpFactor: 1 - share } }),
-    tell: ({ condition }) => ({ cause: 'pump', share: condition.pumpFactor }),
+    isThere: ({ pump }) => pump !== undefined,
+    alter: parts(({ pump }, share) => ({ pump: boostTimes(pump, 1 - share) })),
+    tell: ({ system }, usual) => ({
+      cause: 'pump',
+      share: system.pump!.curve[0]!.boostBar / usual.pump!.curve[0]!.boostBar,
+    }),
   },
 ];
 const hastening: readonly Change[] = [withPrecharge(4), withPressure(2.5), withTemperature(35)];
@@ -107,13 +116,15 @@ export function fillFinding(
   ratio: number,
 ): FillFinding | null {
   const kind = fillKind(ratio);
-  const usualMin = signsOf(design, asBuilt(water)).fillMin();
+  const system = testedSystemOf(design, water);
+  const usual = asSurveyed(system);
+  const usualMin = signsOf(usual).fillMin();
   if (!kind || usualMin === null || !Number.isFinite(usualMin)) return null;
   const wanted = usualMin * ratio;
   const explanations = (kind === 'slow' ? slowing : hastening).flatMap((change) => {
-    if (!change.isThere(design)) return [];
-    const at = (share: number) => change.alter(asBuilt(water), share, design);
-    const minutes = (share: number) => signsOf(design, at(share)).fillMin()!;
+    if (!change.isThere(system)) return [];
+    const at = (share: number) => change.alter(usual, share);
+    const minutes = (share: number) => signsOf(at(share)).fillMin()!;
     const isPast = (share: number) =>
       kind === 'slow' ? minutes(share) >= wanted : minutes(share) <= wanted;
     if (!isPast(1)) return [];
@@ -126,7 +137,7 @@ export function fillFinding(
     // Where the fill jumps from too short to never ending, nothing in between explains it.
     if (!Number.isFinite(minutes(high)) && Math.abs(minutes(low) / wanted - 1) > nearEnough)
       return [];
-    return [change.tell(at((low + high) / 2), design)];
+    return [change.tell(at((low + high) / 2), system)];
   });
   return { kind, ratio, explanations };
 }

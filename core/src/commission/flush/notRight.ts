@@ -1,5 +1,9 @@
 import type { SystemDesign, FeedWater } from '../../system/design.ts';
-import { asBuilt, type FaultCode, faults, type Signs, signsOf, sizeOf } from '../fault.ts';
+import { causesOf as sidesOf } from '../diagnosis/problem.ts';
+import { type FaultCode, faultKind, possibleFaults, severityAt } from '../diagnosis/fault.ts';
+import { asSurveyed, type Scenario } from '../diagnosis/scenario.ts';
+import { type Signs, signsOf } from '../diagnosis/signs.ts';
+import { testedSystemOf } from '../diagnosis/testedSystem.ts';
 import type { FlushStep, FlushStepCode } from './flushStep.ts';
 
 /** What a person sees that is not as the step says. */
@@ -32,7 +36,25 @@ export type HandCause = (typeof handCauses)[HandSign][number];
 
 const isHandSign = (sign: SeenSign): sign is HandSign => sign in handCauses;
 
-export type SignCause = FaultCode | HandCause;
+/** Faults that no reading of a flush comes from: the hand that reads is not at work yet, and what fails with age is new. */
+const notWhileFlushing = [
+  'healthy',
+  'carbon-spent',
+  'membrane-old',
+  'sampled-after-minerals',
+  'sampled-after-standing',
+  'feed-water-changed',
+  'meter-miscalibrated',
+] as const satisfies readonly FaultCode[];
+export type FlushFault = Exclude<FaultCode, (typeof notWhileFlushing)[number]> | 'water-cold';
+const isOfFlushing = (code: FaultCode): code is Exclude<FlushFault, 'water-cold'> =>
+  !(notWhileFlushing as readonly FaultCode[]).includes(code);
+
+/** Colder than surveyed by so many degrees, as likely each; in a verification the temperature is read. */
+const colderC = [3, 5, 7, 9] as const;
+const coldWeight = 0.03;
+
+export type SignCause = FlushFault | HandCause;
 
 /** How much off is seen at all, over a sound system's. */
 const seen = { none: 0.15, hard: 1.6, slow: 1.5, weak: 0.6, tds: 1.7 } as const;
@@ -114,20 +136,51 @@ export function causesOf(
     return handCauses[sign].map((cause) => ({ cause, probability: null }));
   }
   if (!design || !water) return [];
-  const sound = signsOf(design, asBuilt(water));
-  const weighed: { cause: RankedCause['cause']; weight: number }[] = faults
-    .filter(({ exists }) => exists(design))
-    .map(({ code, weight, severities, alter }) => {
-      const range = severities(sizeOf(design));
-      const shown = range.filter((v) =>
-        shows[sign](signsOf(design, alter(asBuilt(water), v)), sound),
-      ).length;
-      const share = shown / range.length;
-      return { cause: code, weight: weight * (share * (1 - mistaken) + (1 - share) * mistaken) };
-    });
+  const usual = asSurveyed(testedSystemOf(design, water));
+  const sound = signsOf(usual);
+  const weighed = candidatesOf(usual).map(({ cause, weight, scenarios }) => {
+    const shown = scenarios.filter((as) => shows[sign](signsOf(as), sound)).length;
+    const share = shown / scenarios.length;
+    return { cause, weight: weight * (share * (1 - mistaken) + (1 - share) * mistaken) };
+  });
   weighed.push({ cause: 'none-of-these', weight: noneOfThese });
   const sum = weighed.reduce((total, { weight }) => total + weight, 0);
   return weighed
     .map(({ cause, weight }) => ({ cause, probability: weight / sum }))
     .sort((a, b) => b.probability - a.probability);
+}
+
+/** Places in a severity's range that stand for all of it. */
+const middles = [0.1, 0.3, 0.5, 0.7, 0.9] as const;
+
+interface Candidate {
+  cause: RankedCause['cause'];
+  weight: number;
+  /** As likely each. */
+  scenarios: Scenario[];
+}
+
+function candidatesOf(usual: Scenario): Candidate[] {
+  const { system, samplePoint } = usual;
+  const { feed } = system;
+  const faults = possibleFaults(system, samplePoint).filter(isOfFlushing);
+  return [
+    ...faults.map((fault): Candidate => ({
+      cause: fault,
+      weight: faultKind(fault).weight,
+      scenarios: sidesOf(fault).flatMap(({ severity, alter }) =>
+        (severity ? middles : [0]).map((share) =>
+          alter(usual, severityAt(severity, share, system)),
+        ),
+      ),
+    })),
+    {
+      cause: 'water-cold',
+      weight: coldWeight,
+      scenarios: colderC.map((by) => ({
+        ...usual,
+        system: { ...system, feed: { ...feed, temperatureC: Math.max(1, feed.temperatureC - by) } },
+      })),
+    },
+  ];
 }
