@@ -19,6 +19,7 @@ const commands = [
   'pagespeed',
   'houses',
   'faults',
+  'diagnosis',
 ];
 
 if (!commands.includes(command)) {

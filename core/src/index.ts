@@ -243,14 +243,22 @@ export {
   type SamplePoint,
   samplePoints,
   type TestedSystem,
+  testedSystemOf,
 } from './commission/diagnosis/testedSystem.ts';
 export {
   type Given,
   type TestInstruments,
   usualTestInstruments,
 } from './commission/diagnosis/uncertainty.ts';
+export { drawScenario, shownOf, takeReadings } from './commission/diagnosis/takeReadings.ts';
+export { asSurveyed, type Scenario, usualReferenceMgL } from './commission/diagnosis/scenario.ts';
 export { simulateFault } from './commission/diagnosis/simulateFault.ts';
-export { diagnose, type Diagnosis, type Examination } from './commission/diagnosis/diagnose.ts';
+export {
+  diagnose,
+  type Diagnosis,
+  type Examination,
+  type RankedFault,
+} from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
@@ -279,6 +287,7 @@ export {
   drawsAround,
   litresOf,
   meanDemand,
+  type Random,
   seededRandom,
   usualHousehold,
 } from './household/household.ts';
