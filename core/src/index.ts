@@ -252,12 +252,16 @@ export {
 } from './commission/diagnosis/uncertainty.ts';
 export { drawScenario, shownOf, takeReadings } from './commission/diagnosis/takeReadings.ts';
 export { asSurveyed, type Scenario, usualReferenceMgL } from './commission/diagnosis/scenario.ts';
+export { type ExpectedReadings, expectedOf } from './commission/diagnosis/expected.ts';
+export { type Proposal } from './commission/diagnosis/nextReading.ts';
 export { simulateFault } from './commission/diagnosis/simulateFault.ts';
 export {
   diagnose,
+  diagnosing,
   type Diagnosis,
   type Examination,
   type RankedFault,
+  type Story,
 } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';

@@ -15,6 +15,7 @@ export * from './laboratory/report.ts';
 export * from './laboratory/reportFindings.ts';
 export * from './document/job.ts';
 export * from './document/jobFile.ts';
+export { type Reading } from './document/reading.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './document/merge.ts';
 export * from './document/photographs.ts';
 export {
@@ -34,6 +35,7 @@ export {
   upgradePart1,
 } from './document/upgrade.ts';
 export * from './brief/brief.ts';
+export * from './brief/examination.ts';
 export * from './brief/gaps.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';

@@ -118,8 +118,8 @@ function diagnosis({
   });
   const outcome = diagnose({ ...asked, given, instruments: defined(asked.instruments ?? {}) });
   if (!outcome.ok) return outcome;
-  const { simulations: _work, ...value } = outcome.value;
-  return { ok: true, value };
+  const { causes, next } = outcome.value;
+  return { ok: true, value: { causes, next } };
 }
 
 /** An object without what is undefined in it, so that it can be laid over defaults. */

@@ -250,6 +250,86 @@ export const fieldWords: Record<FieldName, FieldWords> = {
     how: 'Gauge at the feed valve while the unit runs; with a regulator, behind that.',
     outside: 'Check the gauge and its unit; a dwelling’s line lies between these.',
   },
+  restingPressure: {
+    label: 'Pressure at rest',
+    how: 'The same gauge behind the regulator, nothing running in the house.',
+    outside: 'Check the gauge and its unit; a dwelling’s line lies between these.',
+  },
+  membranePressure: {
+    label: 'Pressure at the membrane',
+    how: 'Gauge in the tube to the vessel, tap open, tank valve closed.',
+    outside: 'Check the gauge and its unit.',
+  },
+  tankFullPressure: {
+    label: 'Tank pressure, full',
+    how: 'Gauge in the line at the tank once filling has ended.',
+    outside: 'Check the gauge and its unit; a tank under a sink holds a few bar.',
+  },
+  tankEmptyPressure: {
+    label: 'Tank air charge',
+    how: 'Tank empty and taken off; gauge on its air valve.',
+    outside: 'Check the gauge and its unit; a tank under a sink holds a few bar.',
+  },
+  deliveredVolume: {
+    label: 'Water from the full tank',
+    how: 'Feed closed, from full until the tap only trickles: litres in the jug.',
+    outside: 'Check the litres and the unit.',
+  },
+  tapFlowFull: {
+    label: 'Tap flow, full tank',
+    how: 'Feed closed, tank full: the first litre by jug and stopwatch.',
+    outside: 'Check the jug, the time and the unit: litres a minute.',
+  },
+  tapFlowAfterTwo: {
+    label: 'Tap flow after two litres',
+    how: 'Two litres out of the full tank, then one more by jug and stopwatch.',
+    outside: 'Check the jug, the time and the unit: litres a minute.',
+  },
+  chlorineAfterCarbon: {
+    label: 'Chlorine behind the carbon',
+    how: 'Strip or drops in water from behind the last carbon ahead of the membrane.',
+    outside: 'Check the strip and its scale.',
+  },
+  productHardness: {
+    label: 'Product hardness',
+    how: 'Drop test in the same cup as the product’s TDS.',
+    outside: 'Check the unit: mg/L as CaCO₃, grains or degrees.',
+  },
+  productPh: {
+    label: 'Product pH',
+    how: 'In the same cup as the product’s TDS, at once.',
+    outside: 'A pH lies between these; check the meter.',
+  },
+  fillTime: {
+    label: 'Time of a whole fill',
+    how: 'From the empty tank until the drain stands still.',
+    outside: 'Check the time and the unit.',
+  },
+  productTdsRepeat: {
+    label: 'Product TDS, once more',
+    how: 'Same place, after ten minutes of running or two litres drawn.',
+    outside: 'Check that the sample is product and that the meter shows ppm.',
+  },
+  drainFlowTubeOff: {
+    label: 'Drain flow, tube off',
+    how: 'Drain tube taken off right behind the restrictor, into the jug.',
+    outside: 'Check the jug, the time and the unit.',
+  },
+  productFlowTubeOff: {
+    label: 'Product flow, tube off',
+    how: 'Product tube taken off at the membrane, into the jug.',
+    outside: 'Check the jug, the time and the unit.',
+  },
+  meterCheck: {
+    label: 'Meter in the reference solution',
+    how: 'The same meter in 342 mg/L (NaCl).',
+    outside: 'Check the bottle’s strength and its scale.',
+  },
+  tankPressureDrop: {
+    label: 'Fall of the tank’s pressure',
+    how: 'Tank full, feed closed, tap closed: how far the gauge falls in ten minutes.',
+    outside: 'Check the gauge and its unit.',
+  },
   litFlow: {
     label: 'Product flow',
     how: 'Tap fully open, lamp lit: jug and stopwatch.',

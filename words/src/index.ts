@@ -5,6 +5,7 @@ export { failureHead, failureSentence } from './failures.ts';
 export * from './entry.ts';
 export * from './fields.ts';
 export * from './flush.ts';
+export * from './diagnosis.ts';
 export * from './notRight.ts';
 export { checkInput, type InputFault } from './issues.ts';
 export * from './gaps.ts';

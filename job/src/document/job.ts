@@ -41,58 +41,13 @@ import { householdSchema } from '../fields/household.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text, wantedText } from '../fields/text.ts';
 import { siteSchema } from '../fields/siteQuestions.ts';
-import {
-  detailFields,
-  type DetailKey,
-  isWithin,
-  type QuantityField,
-  surveyFields,
-  type VerifyKey,
-  verifyFields,
-} from '../fields/fields.ts';
+import { detailFields, type DetailKey, surveyFields } from '../fields/fields.ts';
+import { instant, itemId, person, readingsOf, tick } from './reading.ts';
+import { verifyRecordSchema } from './verifyRecord.ts';
 import { whole } from './whole.ts';
 import { z } from 'zod';
 
 /** The job document: all of one installation, in the units in which it was entered. */
-
-const instant = z.iso.datetime();
-const itemId = z.string().trim().min(1).max(40);
-const person = text(120);
-
-/** A reading as it was entered: never what was displayed after conversion. */
-const readingShape = z.strictObject({
-  value: z.number(),
-  unit: z.string().max(20),
-  /** Below what the instrument can see, which is the value. */
-  below: z.literal(true).optional(),
-  takenAt: instant.nullable(),
-  by: person.nullable(),
-  /** What it was taken with; absent where nobody said. */
-  instrument: text(80).optional(),
-});
-export type Reading = z.infer<typeof readingShape>;
-
-const tick = whole(z.strictObject({ at: instant, by: person }));
-
-const readingOf = (field: QuantityField) =>
-  whole(
-    readingShape
-      .refine((reading) => hasUnit(field.dimension, reading.unit), {
-        path: ['unit'],
-        message: fault(`unit:${field.name}`),
-      })
-      .refine((reading) => !hasUnit(field.dimension, reading.unit) || isWithin(field, reading), {
-        path: ['value'],
-        message: fault(`outside:${field.name}`),
-      }),
-  ).optional();
-
-const readingsOf = <K extends string>(fields: Record<K, QuantityField>) =>
-  z.strictObject(
-    Object.fromEntries(
-      Object.entries(fields).map(([key, field]) => [key, readingOf(field as QuantityField)]),
-    ) as Record<K, ReturnType<typeof readingOf>>,
-  );
 
 const surveySchema = z.strictObject({
   readings: readingsOf<SurveyKey>(surveyFields),
@@ -361,12 +316,7 @@ export const jobDocumentSchema = z.strictObject({
     ...plumbChoices,
   }),
   flush: flushRecordSchema,
-  verify: z.strictObject({
-    readings: readingsOf<VerifyKey>(verifyFields),
-    shutoffTest: z.enum(['passed', 'failed', 'not-done']),
-    leakCheck: z.enum(['dry', 'leak', 'not-done']),
-    note: text(2000),
-  }),
+  verify: verifyRecordSchema,
   keep: z.strictObject({ issued: tick.nullable(), remark: text(1000) }),
 });
 

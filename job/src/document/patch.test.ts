@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type JobDocument, jobDocumentSchema, newJobDocument, type Reading } from './job.ts';
+import { type JobDocument, jobDocumentSchema, newJobDocument } from './job.ts';
+import type { Reading } from './reading.ts';
 import { mergeDocuments, saysTheSame } from './merge.ts';
 import {
   applyOverOwn,

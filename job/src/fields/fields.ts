@@ -97,16 +97,69 @@ export type DetailKey = keyof typeof details;
 
 export const detailFields = fieldsOf(keysOf(details), (key) => details[key]);
 
-export type VerifyKey =
-  'feedTds' | 'productTds' | 'temperature' | 'pressure' | 'productFlow' | 'drainFlow';
+const testTds = { below: true, dimension: 'tds', range: { min: 0, max: 5000 } } as const;
+const testBar = { dimension: 'pressure', range: { min: 0, max: 16 } } as const;
+const tankBar = { dimension: 'pressure', range: { min: 0, max: 8 } } as const;
+const unitFlow = { dimension: 'flow', range: { min: 0, max: 1000 } } as const;
+const tapLMin = { dimension: 'tapFlow', range: { min: 0, max: 30 } } as const;
+
+/** What a verification can ask beyond the basic readings, where it would tell something. */
+const tests = {
+  staticPressure: { ...testBar },
+  membranePressure: { ...testBar },
+  tankFullPressure: { ...tankBar },
+  tankEmptyPressure: { ...tankBar },
+  deliveredVolume: { dimension: 'volume', range: { min: 0, max: 200 } },
+  tapFlowFull: { ...tapLMin },
+  tapFlowAfterTwo: { ...tapLMin },
+  chlorineAfterCarbon: { below: true, dimension: 'concentration', range: { min: 0, max: 10 } },
+  productHardness: { below: true, dimension: 'hardness', range: { min: 0, max: 1500 } },
+  productPh: { dimension: 'pH', range: { min: 3, max: 11 } },
+  fillTime: { dimension: 'duration', range: { min: 0, max: 2880 } },
+  productTdsRepeat: { ...testTds },
+  drainFlowTubeOff: { ...unitFlow },
+  productFlowTubeOff: { ...unitFlow },
+  meterCheck: { dimension: 'tds', range: { min: 0, max: 20000 } },
+  tankPressureDrop: { ...tankBar },
+} as const satisfies Record<string, Omit<QuantityField, 'name'>>;
+export type TestKey = keyof typeof tests;
+/** The survey has a static pressure of its own, read at another tap. */
+type TestFieldName = Exclude<TestKey, 'staticPressure'> | 'restingPressure';
+export const testKeys = keysOf(tests);
+
+/** What is seen, heard and felt, where it would tell something; that the drain stops is a test of its own. */
+export const testLooks = [
+  'no-product',
+  'drain-stops-tank-closed',
+  'pump-runs',
+  'water-at-air-valve',
+] as const;
+export type TestLook = (typeof testLooks)[number];
+
+export const basicVerifyKeys = [
+  'feedTds',
+  'productTds',
+  'temperature',
+  'pressure',
+  'productFlow',
+  'drainFlow',
+] as const;
+export type BasicVerifyKey = (typeof basicVerifyKeys)[number];
+export type VerifyKey = BasicVerifyKey | TestKey;
 
 export const verifyFields: Record<VerifyKey, QuantityField> = {
   feedTds: { ...surveyFields.feedTds, name: 'verifiedFeedTds' },
-  productTds: { name: 'productTds', below: true, dimension: 'tds', range: { min: 0, max: 5000 } },
+  productTds: { name: 'productTds', ...testTds },
   temperature: surveyFields.temperature,
   pressure: { ...surveyFields.pressure, name: 'runningPressure' },
   productFlow: { name: 'productFlow', dimension: 'flow', range: { min: 0, max: 600 } },
-  drainFlow: { name: 'drainFlow', dimension: 'flow', range: { min: 0, max: 1000 } },
+  drainFlow: { name: 'drainFlow', ...unitFlow },
+  ...(Object.fromEntries(
+    testKeys.map((key): [TestKey, QuantityField] => [
+      key,
+      { name: key === 'staticPressure' ? 'restingPressure' : key, ...tests[key] },
+    ]),
+  ) as Record<TestKey, QuantityField>),
 };
 
 /** Every field that takes a quantity. */
@@ -120,6 +173,7 @@ export type FieldName =
   | 'runningPressure'
   | 'productFlow'
   | 'drainFlow'
+  | TestFieldName
   | 'litFlow'
   | 'route'
   | 'drawnLitres';

@@ -261,7 +261,8 @@ export class Person {
   private async doing(what: string, deed: () => Promise<void>): Promise<void> {
     await this.answer();
     this.tell(what);
-    await deed().catch((error: Error) => {
+    const done = deed().then(() => this.tell('sees it done'));
+    await done.catch((error: Error) => {
       this.tell(`does not see it done: ${error.message.split('\n')[0]}`);
       // Whoever does not know what came of it does not know what undo would take back.
       this.history = [];
@@ -282,6 +283,16 @@ export class Person {
 
   /** Deeds that this browser still holds; null while it cannot be asked. */
   waiting = (): Promise<number | null> => this.page.evaluate(countDeeds).catch(() => null);
+
+  /** What their page says of itself, for whoever looks for what went wrong. */
+  async describe(): Promise<void> {
+    const header = await this.page
+      .getByRole('banner')
+      .innerText({ timeout })
+      .catch(() => 'nothing');
+    this.tell(`the page says at the end: ${header.replaceAll(/\s+/g, ' ')}`);
+    this.tell(`it holds ${await this.waiting()} deeds, at ${this.page.url()}`);
+  }
 
   /** The browser stays, with all that it keeps. */
   leave = (): Promise<void> => this.page.close();

@@ -144,6 +144,7 @@ export async function runSchedule(
   }
   const outcome = await compare(admin, job, people);
   if (outcome.lost.length + outcome.doubled.length > 0) {
+    for (const person of people) await person.describe();
     outcome.accounts = people.flatMap(({ account }, i) =>
       account.map((line) => `${line.slice(0, 10)} person ${i + 1} ${line.slice(10)}`),
     );

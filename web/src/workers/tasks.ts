@@ -5,6 +5,11 @@ import {
   causesOf,
   type DaysInTheHouse,
   type DecisionOption,
+  type Diagnosis,
+  diagnosing,
+  type Examination,
+  expectedOf,
+  type ExpectedReadings,
   type FeedWater,
   type FillFinding,
   fillFinding,
@@ -48,6 +53,12 @@ export interface LivedDays extends DaysInTheHouse {
 export interface NoFit {
   room: Record<keyof Cabinet, number | null>;
   ways: WayOut[];
+}
+
+/** All that is known of a system after its readings. */
+export interface Examined {
+  diagnosis: Diagnosis;
+  expected: ExpectedReadings;
 }
 
 /** What is judged together, in waters and by requirements. */
@@ -117,6 +128,15 @@ export const tasks = {
     water: FeedWater;
     ratios: number[];
   }): (FillFinding | null)[] => ratios.map((ratio) => fillFinding(design, water, ratio)),
+
+  /** What is behind a verification's readings, and what a sound system would show. */
+  examine: function* (examination: Examination): InSteps<Examined | null> {
+    const expected = expectedOf(examination);
+    const diagnosis = yield* diagnosing(examination);
+    return expected.ok && diagnosis.ok
+      ? { diagnosis: diagnosis.value, expected: expected.value }
+      : null;
+  },
 
   noFit: ({
     bodies,

@@ -1,12 +1,13 @@
+import { type InSteps, withoutPause } from '../../base/inSteps.ts';
 import { logSum } from '../../base/numeric/normal.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
 import { elementPermeance } from '../../membrane/elementPermeance.ts';
 import { type Draw, drawsOf } from './draw.ts';
-import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
+import { type FaultCode, faultKind, possibleFaults, severityAt } from './fault.ts';
 import { type Fit, fitCause, groundOf } from './fit.ts';
 import { nextReading, type Proposal } from './nextReading.ts';
 import { causesOf, Problem } from './problem.ts';
-import { readingCodes, readingExists } from './reading.ts';
+import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import type { SamplePoint, TestedSystem } from './testedSystem.ts';
 import { type Given, type TestInstruments, usualTestInstruments } from './uncertainty.ts';
@@ -27,12 +28,28 @@ export interface RankedFault {
   probability: number;
 }
 
+/** A cause at its best: what it would show, were it that. */
+export interface Story {
+  fault: FaultCode;
+  /** In the fault's own measure; null where it has none. */
+  severity: number | null;
+  readings: TestReadings;
+}
+
 export interface Diagnosis {
   /** Every fault that this system can have, the likeliest first; their sum is 1. */
   causes: RankedFault[];
   next: Proposal | null;
+  /** The likeliest causes as they would show, the likeliest first. */
+  stories: Story[];
   simulations: number;
 }
+
+/** Stories that are told. */
+const mostStories = 3;
+
+/** Share of the work that the fits are, about. */
+const fitsShare = 0.7;
 
 /** How many draws a cause is worth, by how probable it is so far. */
 const drawsFrom: readonly { probability: number; count: number }[] = [
@@ -40,7 +57,7 @@ const drawsFrom: readonly { probability: number; count: number }[] = [
   { probability: 0.004, count: 20 },
 ];
 
-/** Tries one of the sides of a fault, with its share of the prior. */
+/** One of the sides of a fault, fitted. */
 interface Tried {
   fit: Fit;
   logWeight: number;
@@ -53,7 +70,11 @@ interface Tried {
  * Errors: those of `elementPermeance`. Source: Bayes' rule with Laplace's approximation about each cause's best fit, those that matter
  * corrected by draws.
  */
-export function diagnose(examination: Examination): Outcome<Diagnosis> {
+export const diagnose = (examination: Examination): Outcome<Diagnosis> =>
+  withoutPause(diagnosing(examination));
+
+/** The same in steps, so that it can be given up. */
+export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis>> {
   const { system, samplePoint = 'membrane-outlet', meterReferenceMgL, given } = examination;
   const permeance = elementPermeance(system.membrane);
   if (!permeance.ok) return permeance;
@@ -64,21 +85,23 @@ export function diagnose(examination: Examination): Outcome<Diagnosis> {
 
   const ground = groundOf(problem, causesOf('healthy')[0]!);
   let best = -Infinity;
-  const tried: Tried[] = possibleFaults(system, samplePoint)
-    .flatMap(causesOf)
-    .map((cause) => {
-      const prior = Math.log(weightOf(cause.fault) * cause.share);
-      const fit = fitCause(problem, cause, ground, best - prior);
-      best = Math.max(best, fit.logEvidence + prior);
-      return { fit, logWeight: fit.logEvidence + prior, draws: [] };
-    });
+  const sides = possibleFaults(system, samplePoint).flatMap(causesOf);
+  const tried: Tried[] = [];
+  for (const cause of sides) {
+    const prior = Math.log(weightOf(cause.fault) * cause.share);
+    const fit = fitCause(problem, cause, ground, best - prior);
+    best = Math.max(best, fit.logEvidence + prior);
+    tried.push({ fit, logWeight: fit.logEvidence + prior, draws: [] });
+    yield fitsShare * (tried.length / sides.length);
+  }
 
   const open = readingCodes.filter(
     (code) => readingExists(code, system) && !problem.codes.includes(code),
   );
   const codes = [...problem.codes, ...open];
   const whole = logSum(tried.map(({ logWeight }) => logWeight));
-  for (const one of tried) {
+  for (const [i, one] of tried.entries()) {
+    yield fitsShare + (1 - fitsShare) * (i / tried.length);
     const probability = Math.exp(one.logWeight - whole);
     const count = drawsFrom.find((worth) => probability >= worth.probability)?.count;
     if (count === undefined) continue;
@@ -106,5 +129,15 @@ export function diagnose(examination: Examination): Outcome<Diagnosis> {
   const causes = [...probabilities]
     .map(([fault, probability]) => ({ fault, probability }))
     .sort((a, b) => b.probability - a.probability);
-  return succeed({ causes, next, simulations: problem.simulations });
+  const stories = causes.slice(0, mostStories).map(({ fault }): Story => {
+    const sides = tried.filter(({ fit }) => fit.cause.fault === fault);
+    const { fit } = sides.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
+    const predicted = problem.predict(fit.cause, fit.place, codes);
+    return {
+      fault,
+      severity: fit.cause.severity ? severityAt(fit.cause.severity, fit.place.u, system) : null,
+      readings: Object.fromEntries(codes.map((code, i) => [code, predicted[i]!])),
+    };
+  });
+  return succeed({ causes, next, stories, simulations: problem.simulations });
 }

@@ -56,6 +56,5 @@ export function connect({ dispatch }: AppStore, userId: string): () => void {
   return () => {
     leaveLine();
     stopHearing();
-    keepFor(null);
   };
 }

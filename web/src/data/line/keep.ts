@@ -5,12 +5,16 @@ import { serverNow } from '../serverClock.ts';
 import { tellAll } from './messages.ts';
 
 let tell: (userId: string) => void = () => undefined;
-const someone = (): Promise<string> => new Promise((resolve) => (tell = resolve));
-/** Whose deeds are kept; it is waited for while it is not known yet who is signed in. */
-let person = someone();
-export function keepFor(userId: string | null): void {
-  if (userId === null) person = someone();
-  else tell(userId);
+/** Whose deeds are kept; it is waited for until it is known for the first time who is signed in. */
+let person = new Promise<string>((resolve) => (tell = resolve));
+
+/**
+ * Says whose deeds are kept from now on. A session that ends changes nothing: whoever is still at work on the page goes on being the one
+ * who was, and what they do must not wait for a session to be stored.
+ */
+export function keepFor(userId: string): void {
+  tell(userId);
+  person = Promise.resolve(userId);
 }
 
 /** Keeps something that was done, and has it sent. What the browser will not keep is tried again, and said. */

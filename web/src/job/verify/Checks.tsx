@@ -1,5 +1,5 @@
 import type { JobDocument } from '@katharos/job';
-import { useEdit } from '../open/useJob.ts';
+import { useDocument, useEdit } from '../open/useJob.ts';
 import { SegmentedControl, SimpleGrid, Text } from '@mantine/core';
 
 /** What is tested by hand and eye. */
@@ -10,25 +10,7 @@ export function Checks({ verify }: { verify: JobDocument['verify'] }) {
   return (
     <section className="panel" aria-label="Tests">
       <SimpleGrid cols={{ base: 1, sm: 2 }}>
-        <div>
-          <Text fw={560}>Shut-off test</Text>
-          <Text size="sm" c="dimmed" mb={4}>
-            Tank full or its valve closed: the drain stops within minutes; tap open: it starts
-            again.
-          </Text>
-          <SegmentedControl
-            fullWidth
-            size="md"
-            aria-label="Shut-off test"
-            value={verify.shutoffTest}
-            onChange={(value) => set({ shutoffTest: value })}
-            data={[
-              { value: 'not-done', label: 'Not done' },
-              { value: 'passed', label: 'Stops' },
-              { value: 'failed', label: 'Runs on' },
-            ]}
-          />
-        </div>
+        <ShutoffTest />
         <div>
           <Text fw={560}>Leak check</Text>
           <Text size="sm" c="dimmed" mb={4}>
@@ -49,5 +31,31 @@ export function Checks({ verify }: { verify: JobDocument['verify'] }) {
         </div>
       </SimpleGrid>
     </section>
+  );
+}
+
+/** Whether the drain stands still when it should. */
+export function ShutoffTest() {
+  const { edit } = useEdit();
+  const { shutoffTest } = useDocument().verify;
+  return (
+    <div>
+      <Text fw={560}>Shut-off test</Text>
+      <Text size="sm" c="dimmed" mb={4}>
+        Tank full or its valve closed: the drain stops within minutes; tap open: it starts again.
+      </Text>
+      <SegmentedControl
+        fullWidth
+        size="md"
+        aria-label="Shut-off test"
+        value={shutoffTest}
+        onChange={(value) => edit(({ verify }) => ({ verify: { ...verify, shutoffTest: value } }))}
+        data={[
+          { value: 'not-done', label: 'Not done' },
+          { value: 'passed', label: 'Stops' },
+          { value: 'failed', label: 'Runs on' },
+        ]}
+      />
+    </div>
   );
 }

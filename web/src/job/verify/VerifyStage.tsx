@@ -1,8 +1,11 @@
 import { failureSentence, fieldWords, verdictSentences } from '@katharos/words';
 import {
+  basicVerifyKeys,
+  type BasicVerifyKey,
+  examinationOf,
   type JobDocument,
+  testKeys,
   verificationReadings,
-  type VerifyKey,
   verifyFields,
 } from '@katharos/job';
 import {
@@ -24,6 +27,9 @@ import { useReader } from '../../ui/useReader.ts';
 import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
+import { DiagnosisPanel } from './DiagnosisPanel.tsx';
+import { EarlierVerifications } from './EarlierVerifications.tsx';
+import { OtherReadings } from './OtherReadings.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -57,7 +63,13 @@ function Verifying({ design }: { design: SystemDesign }) {
     const readings = verificationReadings(document);
     return readings ? verdict(design, readings) : null;
   }, [design, document]);
-  const faultAt = (key: VerifyKey) =>
+  const today = brief?.ok ? brief.value.task.waters.today : null;
+  const examination = useMemo(
+    () => (today ? examinationOf(document, design, today) : undefined),
+    [document, design, today],
+  );
+  const further = testKeys.filter((key) => verify.readings[key]);
+  const faultAt = (key: BasicVerifyKey) =>
     judged && !judged.ok && judged.failure.path === coreNames[key]
       ? key === 'productTds'
         ? 'Product TDS must be below feed TDS. Were the two cups swapped, or is the membrane not in?'
@@ -68,7 +80,8 @@ function Verifying({ design }: { design: SystemDesign }) {
       <Title order={2} size="h3">
         Verify
       </Title>
-      {brief?.ok && <FlushFindings design={design} water={brief.value.task.waters.today} />}
+      {today && <FlushFindings design={design} water={today} />}
+      <EarlierVerifications verify={verify} />
       <section className="panel" aria-label="Readings">
         <Title order={3} size="h4">
           Readings
@@ -78,12 +91,17 @@ function Verifying({ design }: { design: SystemDesign }) {
           first tank, not the first glass after a night.
         </Text>
         <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
-          {(Object.keys(verifyFields) as VerifyKey[]).map((key) => (
+          {basicVerifyKeys.map((key) => (
             <VerifyReading key={key} name={key} fault={faultAt(key)} />
+          ))}
+          {further.map((key) => (
+            <VerifyReading key={key} name={key} />
           ))}
         </SimpleGrid>
       </section>
       <Checks verify={verify} />
+      {examination && <DiagnosisPanel examination={examination} />}
+      {examination && <OtherReadings examination={examination} />}
       {judged === null && <MissingReadings verify={verify} />}
       {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
         <Tone kind="bad" head="These readings do not go together" role="alert">
@@ -113,7 +131,7 @@ function Verifying({ design }: { design: SystemDesign }) {
 }
 
 /** How the core names the readings in a failure's path. */
-const coreNames: Record<VerifyKey, string> = {
+const coreNames: Record<BasicVerifyKey, string> = {
   feedTds: 'feedTdsMgL',
   productTds: 'productTdsMgL',
   temperature: 'temperatureC',
@@ -124,7 +142,7 @@ const coreNames: Record<VerifyKey, string> = {
 
 function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
   const reader = useReader();
-  const needed: VerifyKey[] = ['feedTds', 'productTds', 'temperature', 'pressure'];
+  const needed: BasicVerifyKey[] = ['feedTds', 'productTds', 'temperature', 'pressure'];
   const missing = needed.filter((key) => !verify.readings[key]);
   return (
     <Tone kind="warn" head="No verdict yet">

@@ -1,0 +1,111 @@
+import {
+  type Examination,
+  type FeedWater,
+  type Given,
+  type ReadingCode,
+  readingExists,
+  type SystemDesign,
+  testedSystemOf,
+  toCore,
+} from '@katharos/core';
+import type { JobDocument } from '../document/job.ts';
+import { type TestLook, verifyFields, type VerifyKey } from '../fields/fields.ts';
+
+/** Which reading of the core each of a verification's is. */
+export const readingOfKey = {
+  feedTds: 'feedTdsMgL',
+  productTds: 'productTdsMgL',
+  temperature: 'temperatureC',
+  pressure: 'dynamicPressureBar',
+  productFlow: 'productFlowLPerH',
+  drainFlow: 'drainFlowLPerH',
+  staticPressure: 'supplyPressureBar',
+  membranePressure: 'membranePressureBar',
+  tankFullPressure: 'tankPressureFullBar',
+  tankEmptyPressure: 'tankPressureEmptyPrechargeBar',
+  deliveredVolume: 'deliveredVolumeL',
+  tapFlowFull: 'tapFlowStartLPerMin',
+  tapFlowAfterTwo: 'tapFlowAfter2LLPerMin',
+  chlorineAfterCarbon: 'chlorineAfterCarbonMgL',
+  productHardness: 'productHardnessMgL',
+  productPh: 'productPh',
+  fillTime: 'fillTimeMin',
+  productTdsRepeat: 'productTdsRepeatMgL',
+  drainFlowTubeOff: 'drainFlowTubeOffLPerH',
+  productFlowTubeOff: 'productFlowTubeOffLPerH',
+  meterCheck: 'meterCheckMgL',
+  tankPressureDrop: 'tankPressureDropBar',
+} as const satisfies Record<VerifyKey, ReadingCode>;
+
+/** Which of them each look is; `no-product` says of all that the cup gives that none came. */
+export const readingOfLook = {
+  'drain-stops-tank-closed': 'drainStopsAfterTankClosed',
+  'pump-runs': 'pumpRunning',
+  'water-at-air-valve': 'waterAtAirValve',
+} as const satisfies Record<Exclude<TestLook, 'no-product'>, ReadingCode>;
+
+const keys = Object.keys(readingOfKey) as VerifyKey[];
+const keyOfReading = new Map<ReadingCode, VerifyKey>(keys.map((key) => [readingOfKey[key], key]));
+
+/** Where a reading of the core is entered: a figure, a look, or the shut-off test. */
+export type ReadingPlace =
+  { figure: VerifyKey } | { look: Exclude<TestLook, 'no-product'> } | { test: 'shut-off' };
+
+export function placeOfReading(code: ReadingCode): ReadingPlace {
+  const figure = keyOfReading.get(code);
+  if (figure) return { figure };
+  const look = (Object.keys(readingOfLook) as (keyof typeof readingOfLook)[]).find(
+    (one) => readingOfLook[one] === code,
+  );
+  return look ? { look } : { test: 'shut-off' };
+}
+
+type Verify = JobDocument['verify'];
+
+/** What was read, in the core's units. */
+export function givenOf({ readings, looks = {}, shutoffTest }: Verify): Given[] {
+  const dry = looks['no-product']?.seen === true;
+  const figures = keys.flatMap((key): Given[] => {
+    const reading = readings[key];
+    const code = readingOfKey[key];
+    if (!reading) return dry && key === 'productTds' ? [{ code, seen: null }] : [];
+    return [{ code, seen: toCore(verifyFields[key].dimension, reading) }];
+  });
+  const seen = (Object.keys(readingOfLook) as (keyof typeof readingOfLook)[]).flatMap(
+    (look): Given[] => {
+      const answer = looks[look];
+      return answer ? [{ code: readingOfLook[look], seen: answer.seen }] : [];
+    },
+  );
+  const test: Given[] =
+    shutoffTest === 'not-done'
+      ? []
+      : [{ code: 'drainStopsWhenFull', seen: shutoffTest === 'passed' }];
+  return [...figures, ...seen, ...test];
+}
+
+/** What has to be read before a cause can be looked for at all. */
+export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
+
+/**
+ * A job's verification as a question to the diagnosis; undefined while too little was read.
+ * @param today the water as it was surveyed, behind its regulator
+ */
+export function examinationOf(
+  { survey, verify }: Pick<JobDocument, 'survey' | 'verify'>,
+  design: SystemDesign,
+  today: FeedWater,
+): Examination | undefined {
+  const given = givenOf(verify);
+  if (!examinedFrom.every((code) => given.some((one) => one.code === code))) return undefined;
+  const { disinfectant } = survey.details;
+  const chlorineMgL =
+    survey.disinfectant === 'chlorine' && disinfectant ? toCore('concentration', disinfectant) : 0;
+  const system = testedSystemOf(design, today, { chlorineMgL });
+  return {
+    system,
+    samplePoint: verify.samplePoint,
+    // What was read before the system was changed, of parts that it has no more, tells nothing.
+    given: given.filter(({ code }) => readingExists(code, system)),
+  };
+}

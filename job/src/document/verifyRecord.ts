@@ -1,0 +1,35 @@
+import { faultCodes, samplePoints } from '@katharos/core';
+import { testLooks, verifyFields, type VerifyKey } from '../fields/fields.ts';
+import { text } from '../fields/text.ts';
+import { z } from 'zod';
+import { instant, person, readingsOf } from './reading.ts';
+import { whole } from './whole.ts';
+
+const lookSchema = z.strictObject({ seen: z.boolean(), at: instant, by: person });
+
+const verifyReadingsSchema = readingsOf<VerifyKey>(verifyFields);
+
+/** A verification as it was when somebody went to mend something. */
+const earlierSchema = z.strictObject({
+  readings: verifyReadingsSchema,
+  looks: z.partialRecord(z.enum(testLooks), lookSchema).optional(),
+  /** What was taken for the cause, how sure one was, and what was done. */
+  cause: z.enum(faultCodes).optional(),
+  probability: z.number().min(0).max(1).optional(),
+  mended: text(500),
+  at: instant,
+  by: person,
+});
+
+export const verifyRecordSchema = z.strictObject({
+  readings: verifyReadingsSchema,
+  /** What was seen, heard and felt, where that was asked for. */
+  looks: z.partialRecord(z.enum(testLooks), whole(lookSchema)).optional(),
+  /** Where the product was sampled; the membrane's outlet where it is absent. */
+  samplePoint: z.enum(samplePoints).optional(),
+  /** Verifications that were not right, with what was done about it; by an id. */
+  earlier: z.record(z.string().max(40), whole(earlierSchema)).optional(),
+  shutoffTest: z.enum(['passed', 'failed', 'not-done']),
+  leakCheck: z.enum(['dry', 'leak', 'not-done']),
+  note: text(2000),
+});

@@ -1,0 +1,209 @@
+import type { Examination, FaultCode } from '@katharos/core';
+import {
+  causeOfFault,
+  evidenceOf,
+  faultWords,
+  leadSentence,
+  readingLabel,
+  sayProbability,
+  sayReading,
+  standsOut,
+  worthALine,
+} from '@katharos/words';
+import { Button, Group, Progress, Stack, Table, Text, Title } from '@mantine/core';
+import { Tone } from '../../ui/Tone.tsx';
+import { useReader } from '../../ui/useReader.ts';
+import { WideTable } from '../../ui/WideTable.tsx';
+import type { Examined } from '../../workers/tasks.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { useEdit } from '../open/useJob.ts';
+import { ReadingEntry } from './ReadingEntry.tsx';
+
+/** A new reading ends the work on those before it; typing on is waited for, ms. */
+const settleMs = 150;
+
+/** What is behind the readings: what is likely, by what evidence, what to read next, and what to do. */
+export function DiagnosisPanel({ examination }: { examination: Examination }) {
+  const [state, { again }] = useComputed('examine', examination, { settleMs });
+  const examined = state.kind === 'done' ? state.value : state.before;
+  return (
+    <section className="panel" aria-label="What is behind it" aria-busy={state.kind === 'running'}>
+      <Stack>
+        <Group justify="space-between">
+          <Title order={3} size="h4">
+            What is behind it
+          </Title>
+          {state.kind === 'running' && (
+            <Text size="sm" c="dimmed" role="status">
+              Weighing {Math.round(100 * state.share)} %
+            </Text>
+          )}
+        </Group>
+        {state.kind === 'failed' && (
+          <Tone kind="bad" head="The causes could not be weighed" role="alert">
+            {state.message}{' '}
+            <Button variant="default" size="sm" mih={44} onClick={again}>
+              Try again
+            </Button>
+          </Tone>
+        )}
+        {state.kind === 'done' && !state.value && (
+          <Tone kind="warn" head="No cause can be weighed">
+            The model cannot run such a system in such a water. Look at the survey once more.
+          </Tone>
+        )}
+        {examined && <Found examined={examined} examination={examination} />}
+      </Stack>
+    </section>
+  );
+}
+
+interface FoundProps {
+  examined: Examined;
+  examination: Examination;
+}
+
+function Found({ examined, examination }: FoundProps) {
+  const { diagnosis, expected } = examined;
+  const reader = useReader();
+  const [first] = diagnosis.causes;
+  const isSure = first!.probability >= standsOut;
+  const isSound = isSure && first!.fault === 'healthy';
+  const evidence = evidenceOf(examination.given, expected, reader);
+  return (
+    <>
+      <Tone
+        kind={isSound ? 'good' : isSure ? 'bad' : 'warn'}
+        head={leadSentence(diagnosis, reader)}
+        role="status"
+      >
+        {evidence.length > 0 && (
+          <ul>
+            {evidence.map(({ code, sentence }) => (
+              <li key={code}>{sentence}</li>
+            ))}
+          </ul>
+        )}
+      </Tone>
+      {diagnosis.next && !isSure && (
+        <div aria-label="Read next" role="group">
+          <Text fw={650}>
+            Read next: {readingLabel(diagnosis.next.reading)}, about {diagnosis.next.minutes} min
+          </Text>
+          <Text size="sm" c="dimmed" mb="xs">
+            Of all that is not read yet, it tells most about the cause for the time it takes.
+          </Text>
+          <ReadingEntry code={diagnosis.next.reading} />
+        </div>
+      )}
+      <Causes examined={examined} />
+      <Stories examined={examined} examination={examination} />
+      {first!.fault !== 'healthy' && <Mend fault={first!.fault} probability={first!.probability} />}
+    </>
+  );
+}
+
+/** The causes, each with how likely it is. */
+function Causes({ examined: { diagnosis } }: { examined: Examined }) {
+  const reader = useReader();
+  const shown = diagnosis.causes.filter(({ probability }) => probability >= worthALine).slice(0, 6);
+  return (
+    <ol aria-label="Likely causes" style={{ listStyle: 'none', padding: 0, margin: 0 }}>
+      {shown.map(({ fault, probability }) => (
+        <li key={fault} style={{ marginBottom: 8 }}>
+          <Group justify="space-between" wrap="nowrap" align="start">
+            <Text>{causeOfFault(fault)}</Text>
+            <Text fw={650} style={{ whiteSpace: 'nowrap' }}>
+              {sayProbability(probability, reader)}
+            </Text>
+          </Group>
+          <Progress value={100 * probability} size="sm" aria-hidden />
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** What was read beside what a sound system shows, and beside what the two leading causes would show. */
+function Stories({ examined: { diagnosis, expected }, examination }: FoundProps) {
+  const reader = useReader();
+  const stories = diagnosis.stories.filter(({ fault }) => fault !== 'healthy').slice(0, 2);
+  return (
+    <WideTable minWidth={560} label="Readings beside the causes, scrolls sideways">
+      <Table aria-label="Readings beside the causes">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Reading</Table.Th>
+            <Table.Th ta="right">Read</Table.Th>
+            <Table.Th ta="right">Sound, nine in ten</Table.Th>
+            {stories.map(({ fault }) => (
+              <Table.Th key={fault} ta="right" maw={180}>
+                If: {causeOfFault(fault).replace(/[.:].*$/, '')}
+              </Table.Th>
+            ))}
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {examination.given.map(({ code, seen }) => {
+            const sound = expected[code];
+            return (
+              <Table.Tr key={code}>
+                <Table.Td>{readingLabel(code)}</Table.Td>
+                <Table.Td ta="right" fw={650}>
+                  {sayReading(code, seen, reader)}
+                </Table.Td>
+                <Table.Td ta="right">
+                  {sound
+                    ? `${sayReading(code, sound.low, reader)} – ${sayReading(code, sound.high, reader)}`
+                    : ''}
+                </Table.Td>
+                {stories.map(({ fault, readings }) => (
+                  <Table.Td key={fault} ta="right">
+                    {sayReading(code, readings[code] ?? null, reader)}
+                  </Table.Td>
+                ))}
+              </Table.Tr>
+            );
+          })}
+        </Table.Tbody>
+      </Table>
+    </WideTable>
+  );
+}
+
+/** What mends the likeliest cause; once it is done, this verification is put down and another begins. */
+function Mend({ fault, probability }: { fault: FaultCode; probability: number }) {
+  const { edit, stamp } = useEdit();
+  const { mend } = faultWords[fault];
+  const anew = () =>
+    edit(({ verify }) => {
+      const { readings, looks, earlier = {}, ...rest } = verify;
+      const { at, by } = stamp();
+      const past = {
+        readings,
+        ...(looks && Object.keys(looks).length > 0 ? { looks } : {}),
+        cause: fault,
+        probability,
+        mended: mend.slice(0, 500),
+        at,
+        by,
+      };
+      return {
+        verify: {
+          ...rest,
+          readings: {},
+          shutoffTest: 'not-done',
+          earlier: { ...earlier, [at]: past },
+        },
+      };
+    });
+  return (
+    <div>
+      <Text fw={650}>What mends it</Text>
+      <Text mb="xs">{mend}</Text>
+      <Button variant="default" mih={44} onClick={anew}>
+        It is mended: verify anew
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import type { TestLook } from '@katharos/job';
+import { lookWords } from '@katharos/words';
+import { SegmentedControl, Text } from '@mantine/core';
+import { useJob } from '../open/useJob.ts';
+
+/** Something that is seen, heard or felt: a yes, a no, or not looked. */
+export function LookField({ look }: { look: TestLook }) {
+  const { document, edit, stamp } = useJob();
+  const { label, how, yes, no } = lookWords[look];
+  const seen = document.verify.looks?.[look]?.seen;
+  const set = (value: string) =>
+    edit(({ verify }) => {
+      const { [look]: _old, ...rest } = verify.looks ?? {};
+      const looks =
+        value === 'open' ? rest : { ...rest, [look]: { seen: value === 'yes', ...stamp() } };
+      return { verify: { ...verify, looks } };
+    });
+  return (
+    <div>
+      <Text fw={560}>{label}</Text>
+      <Text size="sm" c="dimmed" mb={4}>
+        {how}
+      </Text>
+      <SegmentedControl
+        fullWidth
+        size="md"
+        aria-label={label}
+        value={seen === undefined ? 'open' : seen ? 'yes' : 'no'}
+        onChange={set}
+        data={[
+          { value: 'open', label: 'Not looked' },
+          { value: 'yes', label: yes },
+          { value: 'no', label: no },
+        ]}
+      />
+    </div>
+  );
+}

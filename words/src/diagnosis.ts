@@ -1,0 +1,149 @@
+import type { Diagnosis, ExpectedReadings, FaultCode, ReadingCode, Seen } from '@katharos/core';
+import { placeOfReading, type TestLook, verifyFields } from '@katharos/job';
+import { fieldWords } from './fields.ts';
+import { faultWords } from './notRight.ts';
+import type { Reader } from './reader.ts';
+
+/** A look: what is asked, and how either answer is said. */
+export interface LookWords {
+  label: string;
+  how: string;
+  yes: string;
+  no: string;
+}
+
+export const lookWords: Record<TestLook | 'drain-stops', LookWords> = {
+  'no-product': {
+    label: 'Water at the tap',
+    how: 'Tank valve closed, tap open: does any product come within ten minutes?',
+    yes: 'None comes',
+    no: 'It comes',
+  },
+  'drain-stops-tank-closed': {
+    label: 'Drain, tank valve closed',
+    how: 'Tank valve and tap closed: does the drain stand still within minutes?',
+    yes: 'Stands still',
+    no: 'Runs on',
+  },
+  'pump-runs': {
+    label: 'Pump',
+    how: 'Tap open, a hand on the pump: does it run?',
+    yes: 'Runs',
+    no: 'Is still',
+  },
+  'water-at-air-valve': {
+    label: 'Tank’s air valve',
+    how: 'Press its pin for a moment: does water come?',
+    yes: 'Water comes',
+    no: 'Only air',
+  },
+  'drain-stops': {
+    label: 'Drain, tank full or tap closed',
+    how: 'Does the drain stand still within minutes?',
+    yes: 'Stands still',
+    no: 'Runs on',
+  },
+};
+
+const lookOf = (code: ReadingCode): LookWords | null => {
+  const place = placeOfReading(code);
+  if ('figure' in place) return null;
+  return lookWords['look' in place ? place.look : 'drain-stops'];
+};
+
+/** What a reading is called. */
+export function readingLabel(code: ReadingCode): string {
+  const place = placeOfReading(code);
+  return 'figure' in place
+    ? fieldWords[verifyFields[place.figure].name].label
+    : lookOf(code)!.label;
+}
+
+/** A reading's value in the reader's units, or in words. */
+export function sayReading(code: ReadingCode, seen: Seen, reader: Reader): string {
+  if (seen === null) return code === 'fillTimeMin' ? 'never ends' : 'no water';
+  const place = placeOfReading(code);
+  if (typeof seen === 'boolean') return lookOf(code)![seen ? 'yes' : 'no'];
+  return 'figure' in place ? reader.say(verifyFields[place.figure].dimension, seen) : '';
+}
+
+/** From this probability on a cause stands out. */
+export const standsOut = 0.8;
+/** Under this a cause is not worth a line. */
+export const worthALine = 0.02;
+
+/** How sure one can be, as people say it: never surer than the model can be. */
+export const sayProbability = (probability: number, reader: Reader): string =>
+  probability > 0.99
+    ? 'over 99 %'
+    : probability < 0.01
+      ? 'under 1 %'
+      : reader.percent(probability, 0);
+
+/** What all that was read comes to, in a sentence. */
+export function leadSentence({ causes, next }: Diagnosis, reader: Reader): string {
+  const [first, second] = causes;
+  const said = sayProbability(first!.probability, reader);
+  if (first!.probability >= standsOut) {
+    return first!.fault === 'healthy'
+      ? `It does what such a system does: nothing is wrong, by ${said} of all that would explain the readings.`
+      : `${faultWords[first!.fault].cause} That is ${said} likely by all that was read.`;
+  }
+  if (next) {
+    return first!.fault === 'healthy'
+      ? `Nothing stands out: as it should be is ${said} likely so far. Another reading would tell more.`
+      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(faultWords[first!.fault].cause)} Another reading would tell more.`;
+  }
+  return `These cannot be told apart with such instruments: ${reader.within(
+    faultWords[first!.fault].cause.replace(/\.$/, ''),
+  )} (${said})${
+    second
+      ? `, or ${reader.within(faultWords[second.fault].cause.replace(/\.$/, ''))} (${sayProbability(second.probability, reader)})`
+      : ''
+  }.`;
+}
+
+export interface Evidence {
+  code: ReadingCode;
+  sentence: string;
+  /** How far the reading lies from what a sound system shows, in halves of its band. */
+  off: number;
+}
+
+/** At or beyond the band that nine in ten sound systems lie in. */
+const beyondBand = 1;
+/** A ratio that is told as times, and not in percent. */
+const toldAsTimes = 1.5;
+
+/** Readings that lie outside of what a sound system shows, in words with numbers, the farthest first. */
+export function evidenceOf(
+  readings: readonly { code: ReadingCode; seen: Seen }[],
+  expected: ExpectedReadings,
+  reader: Reader,
+): Evidence[] {
+  return readings
+    .flatMap(({ code, seen }): Evidence[] => {
+      const sound = expected[code];
+      if (!sound || typeof seen !== 'number') return [];
+      const half = (sound.high - sound.low) / 2;
+      const off = Math.abs(seen - sound.middle) / Math.max(half, 1e-9);
+      if (off < beyondBand) return [];
+      const ratio = seen / Math.max(sound.middle, 1e-9);
+      const said =
+        ratio >= toldAsTimes
+          ? `${reader.number(ratio, 1)} times`
+          : `${reader.percent(ratio, 0)} of`;
+      return [
+        {
+          code,
+          off,
+          sentence: `${readingLabel(code)}: ${sayReading(code, seen, reader)}, ${said} the ${sayReading(code, sound.middle, reader)} of a sound one.`,
+        },
+      ];
+    })
+    .sort((a, b) => b.off - a.off);
+}
+
+/** What a cause is called in a list. */
+export const causeOfFault = (fault: FaultCode): string =>
+  fault === 'healthy' ? 'As it should be' : faultWords[fault].cause;
