@@ -43,6 +43,81 @@ describe('solved cases', () => {
   });
 });
 
+interface SimulatedFault {
+  id: string;
+  request: { kind: string; fault: string };
+  expected: { readings: Record<string, number | boolean | null> };
+}
+const simulatedFaults = readFileSync(new URL('./simulatedFaults.jsonl', import.meta.url), 'utf8')
+  .trim()
+  .split('\n')
+  .map((line) => JSON.parse(line) as SimulatedFault);
+
+describe('simulated faults', () => {
+  test.each(simulatedFaults)('$id: $request.fault', ({ request, expected }) => {
+    const { readings } = answer(request) as unknown as SimulatedFault['expected'];
+    expect(Object.keys(readings).sort()).toEqual(Object.keys(expected.readings).sort());
+    for (const [code, wanted] of Object.entries(expected.readings)) {
+      const given = readings[code];
+      if (typeof wanted !== 'number') {
+        expect([code, given]).toEqual([code, wanted]);
+        continue;
+      }
+      const room = code === 'productPh' ? 0.02 : Math.max(0.005 * Math.abs(wanted), 0.003);
+      expect([code, Math.abs(Number(given) - wanted) <= room]).toEqual([code, true]);
+    }
+  });
+});
+
+describe('a diagnosis', () => {
+  const { system } = simulatedFaults[0]!.request as unknown as { system: object };
+  const asked = {
+    kind: 'diagnose',
+    system,
+    readings: { feedTdsMgL: 150, productTdsMgL: 6, temperatureC: 25, supplyPressureBar: 2.6 },
+  };
+
+  test('names causes that add up to one, and what to read next', () => {
+    const { causes, next } = answer({ ...asked, id: 3 }) as unknown as {
+      causes: { fault: string; probability: number }[];
+      next: { reading: string; minutes: number; expectedInformationBits: number };
+    };
+    expect(causes[0]!.fault).toBe('healthy');
+    expect(causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
+    expect(next.minutes).toBeGreaterThan(0);
+  });
+
+  test('takes no water, and a reading with an uncertainty of its own', () => {
+    const readings = {
+      ...asked.readings,
+      productTdsMgL: null,
+      feedTdsMgL: { value: 150, standardUncertainty: 10 },
+    };
+    expect(answer({ ...asked, readings })).toHaveProperty('causes');
+  });
+
+  test.each<[string, object]>([
+    ['readings.membranePressureBar', { readings: { membranePressureBar: 3 } }],
+    ['readings.pumpRunning', { readings: { pumpRunning: 1 } }],
+    ['readings.productTds', { readings: { productTds: 6 } }],
+    ['readings.feedTdsMgL', { readings: { feedTdsMgL: -4 } }],
+    ['samplePoint', { samplePoint: 'the cellar' }],
+    ['instruments.watchS', { instruments: { watchS: 0 } }],
+  ])('is refused at %s', (path, change) => {
+    expect(answer({ ...asked, ...change })).toMatchObject({ error: { path } });
+  });
+
+  test.each<[string, object]>([
+    ['fault', { fault: 'sampled-after-minerals' }],
+    ['severity', { fault: 'membrane-bypass' }],
+    ['fault', { fault: 'gremlins' }],
+  ])('a fault that cannot be simulated is refused at %s', (path, change) => {
+    expect(answer({ kind: 'simulate-fault', system, ...change })).toMatchObject({
+      error: { path },
+    });
+  });
+});
+
 describe('wrong requests', () => {
   const good = cases[0]!.request as unknown as Record<string, object>;
   test.each<[string, string, object | string]>([

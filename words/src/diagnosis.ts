@@ -86,7 +86,7 @@ export function leadSentence({ causes, next }: Diagnosis, reader: Reader): strin
   const said = sayProbability(first!.probability, reader);
   if (first!.probability >= standsOut) {
     return first!.fault === 'healthy'
-      ? `It does what such a system does: nothing is wrong, by ${said} of all that would explain the readings.`
+      ? `It does what such a system does. That nothing is wrong is ${said} likely by all that was read.`
       : `${faultWords[first!.fault].cause} That is ${said} likely by all that was read.`;
   }
   if (next) {
@@ -115,6 +115,22 @@ const beyondBand = 1;
 /** A ratio that is told as times, and not in percent. */
 const toldAsTimes = 1.5;
 
+/** What is read of the water itself: it is what the system gets, and nothing of it can be expected. */
+const asRead: ReadonlySet<ReadingCode> = new Set([
+  'feedTdsMgL',
+  'temperatureC',
+  'supplyPressureBar',
+]);
+
+/** What nine in ten sound systems show; of the water itself, that it is as read. */
+export function saySound(code: ReadingCode, expected: ExpectedReadings, reader: Reader): string {
+  if (asRead.has(code)) return 'as read';
+  const sound = expected[code];
+  return sound
+    ? `${sayReading(code, sound.low, reader)} – ${sayReading(code, sound.high, reader)}`
+    : '';
+}
+
 /** Readings that lie outside of what a sound system shows, in words with numbers, the farthest first. */
 export function evidenceOf(
   readings: readonly { code: ReadingCode; seen: Seen }[],
@@ -124,7 +140,7 @@ export function evidenceOf(
   return readings
     .flatMap(({ code, seen }): Evidence[] => {
       const sound = expected[code];
-      if (!sound || typeof seen !== 'number') return [];
+      if (!sound || typeof seen !== 'number' || asRead.has(code)) return [];
       const half = (sound.high - sound.low) / 2;
       const off = Math.abs(seen - sound.middle) / Math.max(half, 1e-9);
       if (off < beyondBand) return [];

@@ -67,7 +67,7 @@ export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
     );
   } else {
     sentences.push(
-      `That is ${reader.number(-rejection.sigmas, 1)} standard uncertainties below. Sample again at the membrane outlet after ten minutes of running, with a rinsed cup and the same meter, before anything is opened.`,
+      `That is ${reader.number(-rejection.sigmas, 1)} standard uncertainties below. What is behind it is weighed by all that was read, a cup taken at the wrong place or time among it.`,
     );
   }
   for (const [name, comparison] of [

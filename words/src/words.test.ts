@@ -91,7 +91,7 @@ describe('a verdict in words', () => {
     expect(first).toContain('20 mg/L');
     expect(second).toContain('within');
     const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), metric);
-    expect(poor[1]).toContain('Sample again');
+    expect(poor[1]).toContain('standard uncertainties below');
     const better = verdictSentences(verdictOf(0.01), metric);
     expect(better[1]).toContain('better than expected');
   });

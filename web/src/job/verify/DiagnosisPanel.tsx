@@ -7,6 +7,7 @@ import {
   readingLabel,
   sayProbability,
   sayReading,
+  saySound,
   standsOut,
   worthALine,
 } from '@katharos/words';
@@ -144,27 +145,20 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
-          {examination.given.map(({ code, seen }) => {
-            const sound = expected[code];
-            return (
-              <Table.Tr key={code}>
-                <Table.Td>{readingLabel(code)}</Table.Td>
-                <Table.Td ta="right" fw={650}>
-                  {sayReading(code, seen, reader)}
+          {examination.given.map(({ code, seen }) => (
+            <Table.Tr key={code}>
+              <Table.Td>{readingLabel(code)}</Table.Td>
+              <Table.Td ta="right" fw={650}>
+                {sayReading(code, seen, reader)}
+              </Table.Td>
+              <Table.Td ta="right">{saySound(code, expected, reader)}</Table.Td>
+              {stories.map(({ fault, readings }) => (
+                <Table.Td key={fault} ta="right">
+                  {sayReading(code, readings[code] ?? null, reader)}
                 </Table.Td>
-                <Table.Td ta="right">
-                  {sound
-                    ? `${sayReading(code, sound.low, reader)} – ${sayReading(code, sound.high, reader)}`
-                    : ''}
-                </Table.Td>
-                {stories.map(({ fault, readings }) => (
-                  <Table.Td key={fault} ta="right">
-                    {sayReading(code, readings[code] ?? null, reader)}
-                  </Table.Td>
-                ))}
-              </Table.Tr>
-            );
-          })}
+              ))}
+            </Table.Tr>
+          ))}
         </Table.Tbody>
       </Table>
     </WideTable>

@@ -1,0 +1,206 @@
+import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '../../household/household.ts';
+import { elementPermeance } from '../../membrane/elementPermeance.ts';
+import { directSystem, perfectReadings, tankSystem, withFault } from '../../test/testedSamples.ts';
+import { diagnose, type Examination } from './diagnose.ts';
+import { drawsOf } from './draw.ts';
+import { expectedOf } from './expected.ts';
+import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
+import { fitCause, groundOf } from './fit.ts';
+import { causesOf, Problem } from './problem.ts';
+import type { ReadingCode } from './reading.ts';
+import { asSurveyed } from './scenario.ts';
+import { spreadBy } from './spread.ts';
+import { normalDeviate, takeReadings } from './takeReadings.ts';
+import { usualTestInstruments } from './uncertainty.ts';
+
+const basic: ReadingCode[] = ['feedTdsMgL', 'productTdsMgL', 'temperatureC', 'supplyPressureBar'];
+const flows: ReadingCode[] = [...basic, 'productFlowLPerH', 'drainFlowLPerH'];
+
+function diagnosed(examination: Examination) {
+  const outcome = diagnose(examination);
+  if (!outcome.ok) throw new Error(outcome.failure.code);
+  const { causes, next } = outcome.value;
+  const of = (fault: FaultCode) => causes.find((one) => one.fault === fault)!.probability;
+  return { causes, next, of };
+}
+
+const after = (fault: FaultCode, codes?: readonly ReadingCode[], share = 0.5) =>
+  diagnosed({
+    system: tankSystem,
+    given: perfectReadings(withFault(fault, share), codes),
+  });
+
+describe('what is behind readings', () => {
+  const usual = after('healthy', flows);
+
+  test('is every fault that the system can have, once, the likeliest first, one in all', () => {
+    const faults = usual.causes.map(({ fault }) => fault);
+    expect([...faults].sort()).toEqual([...possibleFaults(tankSystem, 'membrane-outlet')].sort());
+    expect(usual.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
+    usual.causes.slice(1).forEach(({ probability }, i) => {
+      expect(probability).toBeLessThanOrEqual(usual.causes[i]!.probability);
+    });
+  });
+
+  // What no reading at hand answers to keeps the odds that it had before.
+  test.each<[FaultCode, FaultCode]>([
+    ['carbon-spent', 'healthy'],
+    ['precharge-lost', 'healthy'],
+    ['tank-valve-closed', 'healthy'],
+    ['check-valve-leaking', 'shutoff-stuck-open'],
+    ['restrictor-blocked', 'drain-line-blocked'],
+  ])('%s stands to %s as it did before, where nothing at hand tells them apart', (one, other) => {
+    const odds = faultKind(one).weight / faultKind(other).weight;
+    expect(Math.log(usual.of(one) / usual.of(other) / odds)).toBeCloseTo(0, 0.5);
+  });
+
+  test.each<FaultCode>([
+    'prefilter-blocked',
+    'carbon-spent',
+    'membrane-absent',
+    'membrane-bypass',
+    'membrane-oxidised',
+    'membrane-scaled',
+    'restrictor-missing',
+    'restrictor-blocked',
+    'check-valve-leaking',
+    'shutoff-stuck-closed',
+    'supply-pressure-low',
+    'precharge-lost',
+    'precharge-high',
+    'bladder-torn',
+    'post-filter-blocked',
+    'lines-swapped',
+    'sampled-after-standing',
+    'feed-water-changed',
+    'meter-miscalibrated',
+    'tank-valve-closed',
+    'drain-line-blocked',
+  ])('%s is found by all readings', (fault) => {
+    expect(after(fault).causes[0]!.fault).toBe(fault);
+  });
+
+  test('a firm’s own knowledge of what is common counts', () => {
+    const given = perfectReadings(withFault('healthy'), basic);
+    const rare = diagnosed({ system: tankSystem, given });
+    const common = diagnosed({
+      system: tankSystem,
+      given,
+      weights: { 'precharge-lost': 10 * faultKind('precharge-lost').weight },
+    });
+    const odds = (one: typeof rare) => one.of('precharge-lost') / one.of('healthy');
+    expect(odds(common) / odds(rare)).toBeCloseTo(10, 4);
+  });
+
+  test('a better meter makes surer', () => {
+    const given = perfectReadings(withFault('membrane-bypass', 0.3), flows);
+    const with_ = (tdsMeterPercent: number) =>
+      diagnosed({ system: tankSystem, given, instruments: { tdsMeterPercent } }).of('healthy');
+    expect(with_(1)).toBeLessThan(with_(30));
+  });
+
+  test('no water at the tap is a reading too', () => {
+    const given = perfectReadings(withFault('shutoff-stuck-closed'), [
+      ...flows,
+      'dynamicPressureBar',
+    ]);
+    expect(given.find(({ code }) => code === 'productTdsMgL')!.seen).toBeNull();
+    expect(diagnosed({ system: tankSystem, given }).causes[0]!.fault).toBe('shutoff-stuck-closed');
+  });
+
+  test('on a system without a tank there are no faults of a tank', () => {
+    const { causes } = diagnosed({
+      system: directSystem,
+      given: perfectReadings(withFault('pump-off', 0.5, directSystem), [...flows, 'pumpRunning']),
+    });
+    expect(causes[0]!.fault).toBe('pump-off');
+    expect(causes.map(({ fault }) => fault)).not.toContain('precharge-lost');
+  });
+});
+
+describe('the evidence of a cause', () => {
+  // Plain Monte Carlo over the prior knows nothing of fits, slopes and draws.
+  test.each<FaultCode>(['healthy', 'membrane-scaled', 'prefilter-blocked'])(
+    '%s is what sampling all that may be gives',
+    (fault) => {
+      const permeance = elementPermeance(tankSystem.membrane);
+      if (!permeance.ok) throw new Error(permeance.failure.code);
+      const given = perfectReadings(withFault('membrane-scaled', 0.6), basic);
+      const problem = new Problem(
+        asSurveyed(tankSystem),
+        permeance.value,
+        given,
+        usualTestInstruments,
+      );
+      const [cause] = causesOf(fault);
+      const ground = groundOf(problem, causesOf('healthy')[0]!);
+      const fit = fitCause(problem, cause!, ground, -Infinity);
+      const { logEvidence } = drawsOf(problem, fit, 200, problem.codes);
+      const random = seededRandom(5);
+      const count = 6000;
+      let sum = 0;
+      for (let i = 0; i < count; i += 1) {
+        const z = Float64Array.from(problem.spreads, () => normalDeviate(random));
+        const predicted = problem.predict(cause!, { z, u: random() });
+        sum += Math.exp(problem.logLikelihood(predicted) - logEvidence);
+      }
+      expect(sum / count).toBeGreaterThan(0.7);
+      expect(sum / count).toBeLessThan(1.4);
+    },
+  );
+});
+
+describe('what to read next', () => {
+  test('is the meter itself where either it or the feed has changed', () => {
+    const { next, causes } = after('meter-miscalibrated', flows, 0.9);
+    expect(
+      causes
+        .slice(0, 2)
+        .map(({ fault }) => fault)
+        .sort(),
+    ).toEqual(['feed-water-changed', 'meter-miscalibrated']);
+    expect(next!.reading).toBe('meterCheckMgL');
+    expect(next!.expectedInformationBits).toBeGreaterThan(0.4);
+  });
+
+  test('is nothing where everything is read', () => {
+    expect(after('restrictor-missing').next).toBeNull();
+  });
+});
+
+describe('what a sound system shows', () => {
+  test('holds nine in ten sound systems of its build, each reading by itself', () => {
+    const random = seededRandom(11);
+    const codes: ReadingCode[] = [
+      'productTdsMgL',
+      'productFlowLPerH',
+      'drainFlowLPerH',
+      'deliveredVolumeL',
+    ];
+    const inside = new Map<ReadingCode, number>(codes.map((code) => [code, 0]));
+    const houses = 60;
+    for (let i = 0; i < houses; i += 1) {
+      // The water is as surveyed; elements, parts and instruments differ.
+      const by = Object.fromEntries(
+        (['elementFlow', 'elementPassage', 'restrictor', 'precharge', 'closing'] as const).map(
+          (of) => [of, normalDeviate(random)],
+        ),
+      );
+      const readings = takeReadings(
+        spreadBy(asSurveyed(tankSystem), by),
+        usualTestInstruments,
+        random,
+      );
+      const given = basic.map((code) => ({ code, seen: readings[code]! }));
+      const expected = expectedOf({ system: tankSystem, given });
+      if (!expected.ok) throw new Error(expected.failure.code);
+      for (const code of codes) {
+        const { low, high } = expected.value[code]!;
+        const seen = Number(readings[code]);
+        if (seen >= low && seen <= high) inside.set(code, inside.get(code)! + 1);
+      }
+    }
+    for (const [code, count] of inside) expect([code, count / houses >= 0.8]).toEqual([code, true]);
+  });
+});
