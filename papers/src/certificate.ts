@@ -21,6 +21,7 @@ import {
 } from '@katharos/job';
 import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
+  causeOfFault,
   slotName,
   ultravioletSentence,
   codesCaveat,
@@ -95,6 +96,7 @@ export function certificateOf({
     ...found,
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
+      ...earlierOf(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
     ],
     caveats: [
@@ -108,6 +110,21 @@ export function certificateOf({
     paper: firm.settings.paper,
   };
 }
+
+/** Verifications that were not right: they stay in the record beside the one that is. */
+const earlierOf = ({ earlier = {} }: JobDocument['verify'], reader: Reader) => {
+  const rows = Object.values(earlier)
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .map(({ at, by, readings, cause, mended }): [string, string] => [
+      `${reader.when(at, 'date')}, ${by}`,
+      [
+        ...(readings.productTds ? [`product ${reader.entered('tds', readings.productTds)}`] : []),
+        ...(cause ? [`taken for the cause: ${causeOfFault(cause)}`] : []),
+        `mended: ${mended}`,
+      ].join('; '),
+    ]);
+  return rows.length > 0 ? [{ heading: 'Verified before, and not right', rows }] : [];
+};
 
 type Result = Pick<Certificate, 'title' | 'grade' | 'result' | 'sentences'>;
 

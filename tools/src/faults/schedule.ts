@@ -170,14 +170,14 @@ async function compare(
   if (!jobDocumentSchema.safeParse(document).success)
     outcome.lost.push('the document is not whole');
   const shared = new Set<number>();
+  const unseen = new Set<number | undefined>();
   for (const person of people) {
     for (const field of new Set([...person.entered.keys(), ...person.unsure.keys()])) {
       const values = person.entered.get(field) ?? [];
       outcome.deeds += values.length;
       if (field === sharedField) {
-        for (const value of [...values, ...(person.unsure.get(field) ?? [])]) {
-          if (value !== undefined) shared.add(value);
-        }
+        for (const value of values) shared.add(value);
+        for (const value of person.unsure.get(field) ?? []) unseen.add(value);
         continue;
       }
       const held = figureOf(document, field);
@@ -196,7 +196,7 @@ async function compare(
     outcome.deeds += person.photographs + person.ticked.size;
   }
   const held = figureOf(document, sharedField);
-  if (shared.size > 0 && !(held !== undefined && shared.has(held))) {
+  if (shared.size > 0 && !(held !== undefined && (shared.has(held) || unseen.has(held)))) {
     outcome.lost.push(`${sharedField.label}: ${held ?? 'nothing'} is there, which nobody entered`);
   }
   const { rows: photographs } = await admin.query<{ count: string }>(

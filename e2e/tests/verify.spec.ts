@@ -1,0 +1,134 @@
+import { causeOfFault, fieldWords, lookWords, readingLabel } from '@katharos/words';
+import { placeOfReading, verifyFields } from '@katharos/job';
+import {
+  asSurveyed,
+  type Dimension,
+  faultKind,
+  type ReadingCode,
+  readingCodes,
+  type Scenario,
+  seededRandom,
+  severityAt,
+  takeReadings,
+  testedSystemOf,
+  type TestReadings,
+  usualTestInstruments,
+} from '@katharos/core';
+import type { Page } from '@playwright/test';
+import { fair, saved, seedJob, sizedByTheCore } from '../support/job.ts';
+import { expect, test } from '../support/app.ts';
+
+const units: Partial<Record<Dimension, string>> = {
+  tds: 'ppm',
+  pressure: 'bar',
+  flow: 'L/h',
+  tapFlow: 'L/min',
+  temperature: 'C',
+  volume: 'L',
+  concentration: 'mg/L',
+  hardness: 'mg/L',
+  duration: 'min',
+};
+
+/** The sample's system with its drain line nearly shut, and as it should be. */
+function planted(): { blocked: Scenario; sound: Scenario } {
+  const { design, brief } = sizedByTheCore(fair);
+  const sound = asSurveyed(testedSystemOf(design, brief.task.waters.today));
+  const [branch] = faultKind('drain-line-blocked').branches;
+  return {
+    sound,
+    blocked: branch!.alter(sound, severityAt(branch!.severity, 0.4, sound.system)),
+  };
+}
+
+/** What somebody reads of it, with the usual instruments. */
+const readOf = (as: Scenario): TestReadings =>
+  takeReadings(as, usualTestInstruments, seededRandom(3));
+
+/** Enters a reading where the page asks for it. */
+async function take(page: Page, code: ReadingCode, readings: TestReadings): Promise<void> {
+  const place = placeOfReading(code);
+  const seen = readings[code];
+  if ('figure' in place) {
+    const { name, dimension } = verifyFields[place.figure];
+    const input = page.getByLabel(fieldWords[name].label, { exact: true }).first();
+    await input.fill(`${String(seen)} ${units[dimension] ?? ''}`.trim());
+    await input.press('Enter');
+    return;
+  }
+  const words = 'look' in place ? lookWords[place.look] : null;
+  const group = page.getByRole('radiogroup', { name: words?.label ?? 'Shut-off test' }).first();
+  const answer = words ? words[seen ? 'yes' : 'no'] : seen ? 'Stops' : 'Runs on';
+  await group.getByText(answer, { exact: true }).click();
+}
+
+const basic: ReadingCode[] = [
+  'feedTdsMgL',
+  'productTdsMgL',
+  'temperatureC',
+  'dynamicPressureBar',
+  'productFlowLPerH',
+  'drainFlowLPerH',
+];
+
+test('a verification that is not right leads to its cause, is mended, and stays in the record', async ({
+  page,
+}) => {
+  const { blocked, sound } = planted();
+  const readings = readOf(blocked);
+  await seedJob(page, 'Corvin Ashlode', { chosen: true, at: 'verify' });
+  for (const code of basic) await take(page, code, readings);
+
+  const panel = page.getByRole('region', { name: 'What is behind it' });
+  const table = panel.getByRole('table', { name: 'Readings beside the causes' });
+  /** Weighed, with this reading among the rest. */
+  const weighed = async (code: ReadingCode) => {
+    const row = table.getByRole('cell', { name: readingLabel(code), exact: true });
+    await expect(row).toBeVisible({ timeout: 20_000 });
+    await expect(panel).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+  };
+  await weighed('drainFlowLPerH');
+  // Restrictor or line: the flows alone cannot say. What is proposed next can.
+  const next = panel.getByRole('group', { name: 'Read next' });
+  await expect(next).toBeVisible();
+  for (let asked = 0; asked < 8 && (await next.isVisible()); asked += 1) {
+    const title = (await next.getByText(/^Read next:/).textContent())!;
+    const code = readingCodes.find((one) => title.includes(`: ${readingLabel(one)}, about`))!;
+    await take(page, code, readings);
+    await weighed(code);
+  }
+  const lead = panel.getByRole('status').first();
+  await expect(lead).toContainText(causeOfFault('drain-line-blocked'));
+
+  await panel.getByRole('button', { name: 'It is mended: verify anew' }).click();
+  const earlier = page.getByRole('region', { name: 'Earlier verifications' });
+  await expect(earlier).toContainText(causeOfFault('drain-line-blocked'));
+  await expect(page.getByText('No verdict yet')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(earlier).toContainText('Verified before, and not right');
+
+  const mended = readOf(sound);
+  for (const code of basic) await take(page, code, mended);
+  await weighed('drainFlowLPerH');
+  await expect(lead).not.toContainText(causeOfFault('drain-line-blocked'));
+  await page.getByRole('link', { name: 'Go on to the certificate' }).click();
+  const sheet = page.getByRole('article', { name: 'Certificate' });
+  await expect(sheet).toContainText('Verified before');
+  await expect(sheet).toContainText(causeOfFault('drain-line-blocked'));
+});
+
+test('what cannot be is said at its field, and asks nothing of the causes', async ({ page }) => {
+  await seedJob(page, 'Ysolde Marrick', { chosen: true, at: 'verify' });
+  const readings = readOf(planted().sound);
+  for (const code of basic.slice(0, 4)) await take(page, code, readings);
+  const product = page.getByLabel('Product TDS', { exact: true });
+  await product.fill('900 ppm');
+  await product.press('Enter');
+  await expect(page.getByText(/Product TDS must be below feed TDS/)).toBeVisible();
+  const pressure = page.getByLabel('Supply pressure', { exact: true });
+  await pressure.fill('52 bar');
+  await pressure.press('Enter');
+  await expect(page.getByText(/Check the gauge and its unit/)).toBeVisible();
+  await expect(pressure).toHaveValue('52 bar');
+});
