@@ -4,6 +4,7 @@ import { briefOf, newJobDocument, starterCatalogue } from '@katharos/job';
 import {
   candidates,
   criteriaOf,
+  diagnose,
   fillTank,
   judge,
   nonDominated,
@@ -13,11 +14,14 @@ import {
   partsOf,
   recommend,
   resolveSystem,
+  seededRandom,
   type RoSystem,
   Solutions,
   type TankSystem,
   trialOf,
 } from '@katharos/core';
+import { examinedBy, readingSets } from './diagnosis/judgeCases.ts';
+import { randomCase } from './diagnosis/randomCases.ts';
 import { plainSystem } from '../../core/src/test/plainSolver.ts';
 
 interface SolvedCase {
@@ -208,10 +212,33 @@ function benchRecommendation(): void {
 }
 
 /** How fast the core is here, beside what a plain solver takes. Medians, so that a busy moment does not decide. */
+/** A diagnosis by the basic readings, by the flows too, and by all there are. */
+function benchDiagnosis(): void {
+  const random = seededRandom(4);
+  const cases = Array.from({ length: 12 }, () => randomCase(random));
+  write(`Diagnosis, ${cases.length} systems with something wrong or nothing`);
+  for (const [name, codes] of Object.entries(readingSets)) {
+    const runs = cases.map((one) => {
+      const examination = examinedBy(one, codes);
+      const answer = diagnose(examination);
+      if (!answer.ok) throw new Error(answer.failure.code);
+      const { simulations } = answer.value;
+      return { ms: runMs(() => diagnose(examination)), simulations };
+    });
+    const simulations = median(runs.map((run) => run.simulations));
+    row(
+      `readings: ${name}`,
+      `${median(runs.map(({ ms }) => ms)).toFixed(0)} ms`,
+      `${simulations} forward simulations`,
+    );
+  }
+}
+
 export function runBenchmarks(): void {
   write(`${cpus()[0]?.model ?? 'unknown processor'}, Node ${process.version}`);
   benchOperatingPoint();
   benchPlain();
   benchTankFill();
   benchRecommendation();
+  benchDiagnosis();
 }

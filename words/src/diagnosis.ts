@@ -1,4 +1,11 @@
-import type { Diagnosis, ExpectedReadings, FaultCode, ReadingCode, Seen } from '@katharos/core';
+import type {
+  Diagnosis,
+  ExpectedReadings,
+  FaultCode,
+  ReadingCode,
+  SamplePoint,
+  Seen,
+} from '@katharos/core';
 import { placeOfReading, type TestLook, verifyFields } from '@katharos/job';
 import { fieldWords } from './fields.ts';
 import { faultWords } from './notRight.ts';
@@ -43,6 +50,13 @@ export const lookWords: Record<TestLook | 'drain-stops', LookWords> = {
     yes: 'Stands still',
     no: 'Runs on',
   },
+};
+
+/** Where a cup can be filled. */
+export const samplePointWords: Record<SamplePoint, string> = {
+  'membrane-outlet': 'At the membrane',
+  'tap-after-tank': 'At the tap, from the tank',
+  'tap-after-minerals': 'Behind the minerals',
 };
 
 const lookOf = (code: ReadingCode): LookWords | null => {

@@ -1,5 +1,6 @@
 import {
   diagnose,
+  type Examination,
   type FaultCode,
   type Given,
   type RankedFault,
@@ -41,9 +42,15 @@ const givenOf = ({ readings }: DiagnosisCase, codes: readonly ReadingCode[]): Gi
     return seen === undefined ? [] : [{ code, seen }];
   });
 
+/** What the diagnosis is asked where these readings were taken. */
+export const examinedBy = (one: DiagnosisCase, codes: readonly ReadingCode[]): Examination => ({
+  system: one.system,
+  samplePoint: one.samplePoint,
+  given: givenOf(one, codes),
+});
+
 function judged(one: DiagnosisCase, codes: readonly ReadingCode[]) {
-  const { system, samplePoint } = one;
-  const diagnosis = diagnose({ system, samplePoint, given: givenOf(one, codes) });
+  const diagnosis = diagnose(examinedBy(one, codes));
   if (!diagnosis.ok) throw new Error(`${diagnosis.failure.code} at ${diagnosis.failure.path}`);
   return diagnosis.value;
 }

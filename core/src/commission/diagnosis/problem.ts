@@ -2,7 +2,7 @@ import type { ElementPermeance } from '../../membrane/elementPermeance.ts';
 import { faultKind, type FaultCode, type Severity, severityAt } from './fault.ts';
 import type { ReadingCode, Seen } from './reading.ts';
 import type { Scenario } from './scenario.ts';
-import { Simulation } from './simulate.ts';
+import { NoBalance, Simulation } from './simulate.ts';
 import { spreadBy, type SpreadOf, spreadsOf } from './spread.ts';
 import { type Given, logLikelihood, type TestInstruments } from './uncertainty.ts';
 
@@ -63,8 +63,14 @@ export class Problem {
   /** What would be read there, without noise, in the order of the codes. */
   predict(cause: Cause, place: Place, codes = this.codes): Seen[] {
     this.simulations += 1;
-    const simulation = new Simulation(this.scenario(cause, place), this.permeance, 'quick');
-    return codes.map((code) => simulation.read(code));
+    try {
+      const simulation = new Simulation(this.scenario(cause, place), this.permeance, 'quick');
+      return codes.map((code) => simulation.read(code));
+    } catch (error) {
+      if (!(error instanceof NoBalance)) throw error;
+      // A place that cannot be solved explains nothing that was read.
+      return codes.map(() => null);
+    }
   }
 
   /** Log of the chance of what was read, where that is predicted. */

@@ -1,3 +1,4 @@
+import type { Failure } from '../../base/outcome.ts';
 import { findRoot } from '../../base/numeric/findRoot.ts';
 import { integrate } from '../../base/numeric/integrate.ts';
 import { flowThrough, tapLossOf } from '../../hydraulics/tapLine.ts';
@@ -40,6 +41,16 @@ const rules = {
 /** How finely a simulation is solved: `exact` for what is shown, `quick` where hundreds are weighed. */
 export type Precision = 'exact' | 'quick';
 
+/** Flows and pressures of a scenario that could not be brought into balance. */
+export class NoBalance extends Error {
+  readonly failure: Failure;
+
+  constructor(failure: Failure) {
+    super(failure.code);
+    this.failure = failure;
+  }
+}
+
 /** Water that leaves the unit towards tap and tank, whichever of its ports that is. */
 interface Delivered {
   flowLPerH: number;
@@ -49,6 +60,7 @@ interface Delivered {
 /**
  * One system in one condition in its water of today: what would be read of it, without noise. Every state is solved once, when a reading
  * first asks for it.
+ * @throws NoBalance where a state cannot be solved
  */
 export class Simulation {
   private readonly as: Scenario;
@@ -101,7 +113,7 @@ export class Simulation {
     drainSide?: (flow: number) => number,
   ): Balance {
     const balance = solver.settle(productSide, drainSide);
-    if (!balance.ok) throw new Error(`no balance: ${balance.failure.code}`);
+    if (!balance.ok) throw new NoBalance(balance.failure);
     return balance.value;
   }
 

@@ -8,7 +8,7 @@ import { limits } from '../../base/limits.ts';
 import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
-import { Simulation } from './simulate.ts';
+import { NoBalance, Simulation } from './simulate.ts';
 import type { SamplePoint, TestedSystem } from './testedSystem.ts';
 
 /** A system with one fault of a known severity, and where its product is sampled. */
@@ -39,7 +39,7 @@ export function refuseTested(system: TestedSystem) {
 
 /**
  * Every reading of a system with a fault, without noise and spread.
- * Errors: those of `resolveSystem`; 'out-of-range' at `fault` where the system cannot have it, and at `severity`.
+ * Errors: those of `resolveSystem`; 'iteration-limit'; 'out-of-range' at `fault` where the system cannot have it, and at `severity`.
  */
 export function simulateFault(planted: PlantedFault): Outcome<{ readings: TestReadings }> {
   const { system, samplePoint = 'membrane-outlet', fault, severity, meterReferenceMgL } = planted;
@@ -53,10 +53,15 @@ export function simulateFault(planted: PlantedFault): Outcome<{ readings: TestRe
   const permeance = elementPermeance(system.membrane);
   if (!permeance.ok) return permeance;
   const as = branch!.alter(asSurveyed(system, samplePoint, meterReferenceMgL), severity ?? 1);
-  const simulation = new Simulation(as, permeance.value, 'exact');
   const readings: TestReadings = {};
-  for (const code of readingCodes) {
-    if (readingExists(code, system)) readings[code] = simulation.read(code);
+  try {
+    const simulation = new Simulation(as, permeance.value, 'exact');
+    for (const code of readingCodes) {
+      if (readingExists(code, system)) readings[code] = simulation.read(code);
+    }
+  } catch (error) {
+    if (error instanceof NoBalance) return { ok: false, failure: error.failure };
+    throw error;
   }
   return succeed({ readings });
 }

@@ -1,6 +1,7 @@
 import { type Examination, readingCodes, readingExists } from '@katharos/core';
 import { Button, SimpleGrid, Stack } from '@mantine/core';
 import { useId, useState } from 'react';
+import { LookField } from './LookField.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 
 /** Everything else that this system could be asked, for whoever wants to read more than is proposed. */
@@ -29,6 +30,7 @@ export function OtherReadings({ examination: { system, given } }: { examination:
       {open && (
         <section className="panel" id={id} aria-label="More readings">
           <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
+            <LookField look="no-product" />
             {codes.map((code) => (
               <ReadingEntry key={code} code={code} />
             ))}

@@ -30,6 +30,7 @@ import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
+import { SampledAt } from './SampledAt.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -98,6 +99,7 @@ function Verifying({ design }: { design: SystemDesign }) {
             <VerifyReading key={key} name={key} />
           ))}
         </SimpleGrid>
+        <SampledAt design={design} />
       </section>
       <Checks verify={verify} />
       {examination && <DiagnosisPanel examination={examination} />}
