@@ -16,7 +16,7 @@ export function EarlierVerifications({ verify }: { verify: JobDocument['verify']
         <ul>
           {earlier.map(([id, { readings, cause, probability, mended, at, by }]) => (
             <li key={id}>
-              {reader.when(at, 'moment')}, {by}:{' '}
+              {reader.when(at, 'short-moment')}, {by}:{' '}
               {reader.list(
                 (Object.keys(readings) as VerifyKey[]).flatMap((key) => {
                   const reading = readings[key];

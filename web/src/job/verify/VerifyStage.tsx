@@ -110,7 +110,13 @@ function Verifying({ design }: { design: SystemDesign }) {
           {failureSentence(judged.failure)}
         </Tone>
       )}
-      {judged?.ok && <VerdictPanel verdict={judged.value} checks={verify} />}
+      {judged?.ok && (
+        <VerdictPanel
+          verdict={judged.value}
+          checks={verify}
+          elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
+        />
+      )}
       <NoteField
         label="Remark"
         keptAs="remark"
@@ -155,7 +161,14 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
   );
 }
 
-function VerdictPanel({ verdict: judged, checks }: { verdict: Verdict; checks: HandChecks }) {
+interface VerdictPanelProps {
+  verdict: Verdict;
+  checks: HandChecks;
+  /** The product's cup was filled behind the tank or the minerals. */
+  elsewhere: boolean;
+}
+
+function VerdictPanel({ verdict: judged, checks, elsewhere }: VerdictPanelProps) {
   const reader = useReader();
   const accepted = acceptance(judged, checks);
   return (
@@ -182,6 +195,12 @@ function VerdictPanel({ verdict: judged, checks }: { verdict: Verdict; checks: H
           </div>
           <AcceptanceNotice accepted={accepted} />
         </SimpleGrid>
+        {elsewhere && (
+          <Text>
+            The cup was not filled at the membrane: this is the rejection of the water in it. What
+            is behind it, above, reckons with where it was filled.
+          </Text>
+        )}
         {verdictSentences(judged, reader).map((sentence) => (
           <Text key={sentence}>{sentence}</Text>
         ))}
