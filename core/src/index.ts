@@ -259,6 +259,7 @@ export {
   diagnose,
   diagnosing,
   type Diagnosis,
+  explainsNothing,
   type Examination,
   type RankedFault,
   type Story,

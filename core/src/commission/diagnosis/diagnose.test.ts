@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../household/household.ts';
 import { elementPermeance } from '../../membrane/elementPermeance.ts';
 import { directSystem, perfectReadings, tankSystem, withFault } from '../../test/testedSamples.ts';
-import { diagnose, type Examination } from './diagnose.ts';
+import { diagnose, type Examination, explainsNothing } from './diagnose.ts';
 import { drawsOf } from './draw.ts';
 import { expectedOf } from './expected.ts';
 import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
@@ -116,6 +116,30 @@ describe('what is behind readings', () => {
     });
     expect(causes[0]!.fault).toBe('pump-off');
     expect(causes.map(({ fault }) => fault)).not.toContain('precharge-lost');
+  });
+});
+
+describe('none of these', () => {
+  const misfit = (given: Examination['given']) => {
+    const outcome = diagnose({ system: tankSystem, given });
+    if (!outcome.ok) throw new Error(outcome.failure.code);
+    return Math.min(...outcome.value.stories.map((story) => story.misfit));
+  };
+
+  test('is said where no single cause explains what was read, and never of one that does', () => {
+    const one = perfectReadings(withFault('restrictor-missing'));
+    expect(misfit(one)).toBeLessThan(explainsNothing);
+    // A restrictor that is missing, and a tank with far too much air.
+    const other = perfectReadings(withFault('precharge-high', 0.9));
+    const tank = new Set<ReadingCode>([
+      'tankPressureEmptyPrechargeBar',
+      'deliveredVolumeL',
+      'tapFlowAfter2LLPerMin',
+    ]);
+    const both = one.map((given) =>
+      tank.has(given.code) ? other.find(({ code }) => code === given.code)! : given,
+    );
+    expect(misfit(both)).toBeGreaterThan(explainsNothing);
   });
 });
 

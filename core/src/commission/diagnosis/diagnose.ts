@@ -4,7 +4,7 @@ import { type Outcome, succeed } from '../../base/outcome.ts';
 import { elementPermeance } from '../../membrane/elementPermeance.ts';
 import { type Draw, drawsOf } from './draw.ts';
 import { type FaultCode, faultKind, possibleFaults, severityAt } from './fault.ts';
-import { type Fit, fitCause, groundOf } from './fit.ts';
+import { type Fit, fitCause, groundOf, misfitOf } from './fit.ts';
 import { nextReading, type Proposal } from './nextReading.ts';
 import { causesOf, Problem } from './problem.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
@@ -34,7 +34,12 @@ export interface Story {
   /** In the fault's own measure; null where it has none. */
   severity: number | null;
   readings: TestReadings;
+  /** How badly it explains what was read, see `misfitOf`; beyond `explainsNothing` it is hardly that alone. */
+  misfit: number;
 }
+
+/** From this misfit on, none of the causes is taken to explain what was read. */
+export const explainsNothing = 4;
 
 export interface Diagnosis {
   /** Every fault that this system can have, the likeliest first; their sum is 1. */
@@ -137,6 +142,7 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
       fault,
       severity: fit.cause.severity ? severityAt(fit.cause.severity, fit.place.u, system) : null,
       readings: Object.fromEntries(codes.map((code, i) => [code, predicted[i]!])),
+      misfit: misfitOf(problem, fit),
     };
   });
   return succeed({ causes, next, stories, simulations: problem.simulations });

@@ -343,3 +343,14 @@ export function fitCause(problem: Problem, cause: Cause, ground: Ground, best: n
     return 0;
   }
 }
+
+/**
+ * How badly a cause explains what was read even at its best: squares of what is left over and of the spreads it needs, over what they come
+ * to by chance, in standard deviations of that. About 0 for the truth; beyond 4 it is hardly that, nor that alone.
+ */
+export function misfitOf(problem: Problem, { place, predicted }: Fit): number {
+  const { values } = residualsOf(problem, predicted);
+  const count = problem.given.length;
+  const left = sumOfSquares(values) + sumOfSquares(place.z) + 2 * mismatch(problem, predicted);
+  return (left - count) / Math.sqrt(2 * count);
+}

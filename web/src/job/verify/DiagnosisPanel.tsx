@@ -1,4 +1,4 @@
-import type { Examination, FaultCode } from '@katharos/core';
+import { type Examination, explainsNothing, type FaultCode } from '@katharos/core';
 import {
   causeOfFault,
   evidenceOf,
@@ -86,6 +86,12 @@ function Found({ examined, examination }: FoundProps) {
           </ul>
         )}
       </Tone>
+      {diagnosis.stories.every(({ misfit }) => misfit > explainsNothing) && (
+        <Tone kind="warn" head="None of these explains all that was read">
+          There may be two things wrong at once, or a reading that is not what it seems: another
+          place, another unit, a valve that was open. Take the one that lies farthest off once more.
+        </Tone>
+      )}
       {diagnosis.next && !isSure && (
         <div aria-label="Read next" role="group">
           <Text fw={650}>
