@@ -132,3 +132,27 @@ test('what cannot be is said at its field, and asks nothing of the causes', asyn
   await expect(page.getByText(/Check the gauge and its unit/)).toBeVisible();
   await expect(pressure).toHaveValue('52 bar');
 });
+
+test('a flow is taken by jug and watch, and the watch goes on over a reload', async ({ page }) => {
+  await page.clock.install();
+  await seedJob(page, 'Lorcan Petherwin', { chosen: true, at: 'verify' });
+  const watch = page.getByRole('button', { name: 'Jug and watch' }).first();
+  await watch.click();
+  const jug = page.getByRole('group', { name: 'Jug and watch for Product flow' });
+  const volume = jug.getByLabel('In the jug');
+  await volume.fill('0,5 L');
+  await volume.press('Enter');
+  await jug.getByRole('button', { name: 'Start' }).click();
+  await page.clock.runFor(20_000);
+  await page.reload();
+  await expect(jug.getByRole('timer')).toContainText('s');
+  await page.clock.runFor(40_000);
+  await jug.getByRole('button', { name: 'Stop' }).click();
+  // Half a litre in about a minute: the jug came back with the page, and no hand is exact.
+  await jug.getByRole('button', { name: /^Enter/ }).click();
+  const input = page.getByLabel('Product flow', { exact: true });
+  const taken = Number.parseFloat(await input.inputValue());
+  expect(taken).toBeGreaterThan((0.5 / 66) * 3600);
+  expect(taken).toBeLessThan((0.5 / 58) * 3600);
+  await saved(page);
+});

@@ -2,11 +2,11 @@ import { serverNow } from '../data/serverClock.ts';
 import { useEffect, useState } from 'react';
 
 /** The time, renewed every half second or so while something runs, and at once when the page is looked at again. */
-export function useNow(running: boolean, everyMs = 500): number {
-  const [now, setNow] = useState(() => serverNow());
+export function useNow(running: boolean, everyMs = 500, clock: () => number = serverNow): number {
+  const [now, setNow] = useState(clock);
   useEffect(() => {
     if (!running) return undefined;
-    const tick = () => setNow(serverNow());
+    const tick = () => setNow(clock());
     tick();
     const timer = setInterval(tick, everyMs);
     document.addEventListener('visibilitychange', tick);
@@ -14,6 +14,6 @@ export function useNow(running: boolean, everyMs = 500): number {
       clearInterval(timer);
       document.removeEventListener('visibilitychange', tick);
     };
-  }, [running, everyMs]);
+  }, [running, everyMs, clock]);
   return now;
 }

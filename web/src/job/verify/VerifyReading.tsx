@@ -1,5 +1,6 @@
-import { type FieldName, type VerifyKey, verifyFields } from '@katharos/job';
+import { type EnteredQuantity, type FieldName, type VerifyKey, verifyFields } from '@katharos/job';
 import { useJob } from '../open/useJob.ts';
+import { JugWatch } from './JugWatch.tsx';
 import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
 
 interface Props {
@@ -12,19 +13,24 @@ interface Props {
 /** One reading of the verification. */
 export function VerifyReading({ name, fault, wordsOf }: Props) {
   const { document, edit, stamp } = useJob();
+  const field = wordsOf ? { ...verifyFields[name], name: wordsOf } : verifyFields[name];
+  const commit = (quantity: EnteredQuantity | undefined) =>
+    edit(({ verify }) => {
+      const { [name]: _old, ...rest } = verify.readings;
+      const { at, by } = stamp();
+      const readings = quantity ? { ...rest, [name]: { ...quantity, takenAt: at, by } } : rest;
+      return { verify: { ...verify, readings } };
+    });
+  const byJug = field.dimension === 'flow' || field.dimension === 'tapFlow';
   return (
-    <QuantityInput
-      field={wordsOf ? { ...verifyFields[name], name: wordsOf } : verifyFields[name]}
-      quantity={document.verify.readings[name]}
-      fault={fault}
-      onCommit={(quantity) =>
-        edit(({ verify }) => {
-          const { [name]: _old, ...rest } = verify.readings;
-          const { at, by } = stamp();
-          const readings = quantity ? { ...rest, [name]: { ...quantity, takenAt: at, by } } : rest;
-          return { verify: { ...verify, readings } };
-        })
-      }
-    />
+    <div>
+      <QuantityInput
+        field={field}
+        quantity={document.verify.readings[name]}
+        fault={fault}
+        onCommit={commit}
+      />
+      {byJug && <JugWatch name={name} field={field} onTaken={commit} />}
+    </div>
   );
 }
