@@ -8,10 +8,11 @@ import { expectedOf } from './expected.ts';
 import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
 import { fitCause, groundOf } from './fit.ts';
 import { causesOf, Problem } from './problem.ts';
-import type { ReadingCode } from './reading.ts';
+import type { ReadingCode, TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import { spreadBy } from './spread.ts';
 import { normalDeviate, takeReadings } from './takeReadings.ts';
+import type { TestedSystem } from './testedSystem.ts';
 import { usualTestInstruments } from './uncertainty.ts';
 
 const basic: ReadingCode[] = ['feedTdsMgL', 'productTdsMgL', 'temperatureC', 'supplyPressureBar'];
@@ -117,6 +118,73 @@ describe('what is behind readings', () => {
     expect(causes[0]!.fault).toBe('pump-off');
     expect(causes.map(({ fault }) => fault)).not.toContain('precharge-lost');
   });
+});
+
+test('a cause that begins far off is heard out where no other explains anything', () => {
+  // Simulated: so much air in a large tank that it takes hardly any water, far from where its fit begins.
+  const system: TestedSystem = {
+    feed: {
+      tdsMgL: 897.02,
+      temperatureC: 23.739,
+      pressureBar: 4.3036,
+      alkalinityMgL: 453.15,
+      calciumMgL: 352.03,
+      pH: 7.3079,
+      chlorineMgL: 0.91298,
+    },
+    membrane: {
+      ratedFlowLPerDay: 189,
+      ratedPressureBar: 4.14,
+      ratedTdsMgL: 250,
+      ratedRecovery: 0.15,
+      ratedRejection: 0.97,
+      flowFactor: 0.97269,
+      saltPassageFactor: 1.2894,
+    },
+    restrictor: { flowMlMin: 420, atPressureBar: 4.14 },
+    prefilters: { dropBar: 0.39801, atFlowLPerH: 60 },
+    tank: { volumeL: 40, prechargeBar: 0.48 },
+    shutoff: { kind: 'hydraulic', ratio: 0.6 },
+    tapLine: {
+      tubes: [{ innerDiameterMm: 4.3, lengthM: 3.5321 }],
+      tapKv: 0.2162,
+      riseM: 0.5,
+      postFilter: { dropBar: 0.35, atFlowLPerH: 120 },
+    },
+    gaugePort: false,
+  };
+  const readings: TestReadings = {
+    feedTdsMgL: 874,
+    productTdsMgL: 72,
+    temperatureC: 26.3,
+    supplyPressureBar: 3.99,
+    dynamicPressureBar: 3.85,
+    productFlowLPerH: 7.86,
+    drainFlowLPerH: 23.51,
+    tankPressureFullBar: 2.36,
+    tankPressureEmptyPrechargeBar: 2.18,
+    deliveredVolumeL: 1.48,
+    tapFlowStartLPerMin: 2.63,
+    tapFlowAfter2LLPerMin: 0.01,
+    drainStopsAfterTankClosed: true,
+    drainStopsWhenFull: true,
+    chlorineAfterCarbonMgL: 0,
+    productHardnessMgL: 25,
+    productPh: 6.13,
+    fillTimeMin: 46.5,
+    productTdsRepeatMgL: 72,
+    drainFlowTubeOffLPerH: 23.88,
+    productFlowTubeOffLPerH: 8.24,
+    meterCheckMgL: 343,
+    tankPressureDropBar: 0.07,
+    waterAtAirValve: false,
+  };
+  const given = Object.entries(readings).map(([code, seen]) => ({
+    code: code as ReadingCode,
+    seen,
+  }));
+  const { causes } = diagnosed({ system, samplePoint: 'membrane-outlet', given });
+  expect(causes[0]!.fault).toBe('precharge-high');
 });
 
 describe('none of these', () => {

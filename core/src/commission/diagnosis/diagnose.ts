@@ -99,6 +99,16 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
     tried.push({ fit, logWeight: fit.logEvidence + prior, draws: [] });
     yield fitsShare * (tried.length / sides.length);
   }
+  const leading = tried.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
+  if (misfitOf(problem, leading.fit) > explainsNothing) {
+    // The best of them explains nothing: what was given up for it deserves to be heard out.
+    for (const one of tried.filter(({ fit }) => fit.givenUp)) {
+      const heard = fitCause(problem, one.fit.cause, ground, -Infinity);
+      one.logWeight += heard.logEvidence - one.fit.logEvidence;
+      one.fit = heard;
+      yield fitsShare;
+    }
+  }
 
   const open = readingCodes.filter(
     (code) => readingExists(code, system) && !problem.codes.includes(code),

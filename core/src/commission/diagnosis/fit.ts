@@ -16,6 +16,8 @@ export interface Fit {
   spreads: Cholesky;
   /** How the best spreads move with the severity. */
   drift: Float64Array;
+  /** It was left before its top, far behind the best so far. */
+  givenUp: boolean;
   /** Where the severity would lie best if it had no ends, and its precision there; 0 where nothing tells of it. */
   centre: number;
   precision: number;
@@ -301,11 +303,13 @@ export function fitCause(problem: Problem, cause: Cause, ground: Ground, best: n
   const differences = () => slopesAt(problem, cause, place, predicted, ground.idle);
   let view = around(problem, cause, place, differences(), predicted);
   let fresh = true;
+  let givenUp = false;
   const evidence = () =>
     height - view.factor.logDeterminant / 2 + (cause.severity ? logOverSeverity(view, place.u) : 0);
   for (let step = 0; step < maxSteps; step += 1) {
     const promise = evidence() + view.gain + mismatch(problem, predicted);
-    if (promise < best - (step < 2 ? hopelessAtFirst : hopeless)) break;
+    givenUp = promise < best - (step < 2 ? hopelessAtFirst : hopeless);
+    if (givenUp) break;
     const longest = longestStep(place, view);
     const gained = climb(longest);
     if (gained > settledBy || (gained > 0 && longest < 1)) continue;
@@ -319,6 +323,7 @@ export function fitCause(problem: Problem, cause: Cause, ground: Ground, best: n
     place,
     predicted,
     logEvidence: evidence(),
+    givenUp,
     spreads: view.factor,
     drift: view.drift,
     centre: view.centre,
