@@ -19,6 +19,10 @@ export function tankVolume(tank: BladderTank, pressureBar: number): number {
   return tank.volumeL * (1 - (tank.prechargeBar + atmosphereBar) / (pressureBar + atmosphereBar));
 }
 
+/** Water that a tank takes for each bar more, at a pressure, L/bar: the slope of `tankVolume`. */
+export const volumePerBar = ({ volumeL, prechargeBar }: BladderTank, pressureBar: number): number =>
+  (volumeL * (prechargeBar + atmosphereBar)) / (pressureBar + atmosphereBar) ** 2;
+
 /** The inverse: pressure of a tank that holds a volume, bar gauge. */
 export function tankPressure(tank: BladderTank, waterL: number): number {
   return (tank.prechargeBar + atmosphereBar) / (1 - waterL / tank.volumeL) - atmosphereBar;

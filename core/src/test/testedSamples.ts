@@ -1,10 +1,9 @@
 import { asSurveyed, type Scenario } from '../commission/diagnosis/scenario.ts';
 import { type FaultCode, faultKind, severityAt } from '../commission/diagnosis/fault.ts';
 import { type ReadingCode, readingCodes, readingExists } from '../commission/diagnosis/reading.ts';
-import { Simulation } from '../commission/diagnosis/simulate.ts';
+import { simulationOf } from '../commission/diagnosis/simulate.ts';
 import type { SamplePoint, TestedSystem } from '../commission/diagnosis/testedSystem.ts';
 import type { Given } from '../commission/diagnosis/uncertainty.ts';
-import { elementPermeance } from '../membrane/elementPermeance.ts';
 
 /** Made-up systems to be tested: one that fills a tank, one with a pump and none. */
 export const tankSystem: TestedSystem = {
@@ -68,18 +67,12 @@ export function withFault(
   return branch!.alter(asSurveyed(system, samplePoint), severity);
 }
 
-export function simulated(as: Scenario): Simulation {
-  const permeance = elementPermeance(as.system.membrane);
-  if (!permeance.ok) throw new Error(permeance.failure.code);
-  return new Simulation(as, permeance.value);
-}
-
 /** What a perfect hand with perfect instruments reads; a fill that never ends is not read. */
 export function perfectReadings(
   as: Scenario,
   codes: readonly ReadingCode[] = readingCodes,
 ): Given[] {
-  const simulation = simulated(as);
+  const simulation = simulationOf(as);
   return codes
     .filter((code) => readingExists(code, as.system))
     .map((code) => ({ code, seen: simulation.read(code) }))

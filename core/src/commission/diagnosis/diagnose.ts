@@ -9,7 +9,7 @@ import { nextReading, type Proposal } from './nextReading.ts';
 import { causesOf, Problem } from './problem.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
-import type { SamplePoint, TestedSystem } from './testedSystem.ts';
+import { refuseTested, type SamplePoint, type TestedSystem } from './testedSystem.ts';
 import { type Given, type TestInstruments, usualTestInstruments } from './uncertainty.ts';
 
 /** What is asked: a system, where its product was sampled, and what was read. */
@@ -72,7 +72,7 @@ interface Tried {
 /**
  * Ranks every fault by how probable it is after what was read: how common it is, times how well it explains the readings over all its
  * severities and over how sound systems differ.
- * Errors: those of `elementPermeance`. Source: Bayes' rule with Laplace's approximation about each cause's best fit, those that matter
+ * Errors: those of `refuseTested`. Source: Bayes' rule with Laplace's approximation about each cause's best fit, those that matter
  * corrected by draws.
  */
 export const diagnose = (examination: Examination): Outcome<Diagnosis> =>
@@ -81,6 +81,8 @@ export const diagnose = (examination: Examination): Outcome<Diagnosis> =>
 /** The same in steps, so that it can be given up. */
 export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis>> {
   const { system, samplePoint = 'membrane-outlet', meterReferenceMgL, given } = examination;
+  const refused = refuseTested(system);
+  if (refused) return refused;
   const permeance = elementPermeance(system.membrane);
   if (!permeance.ok) return permeance;
   const instruments = { ...usualTestInstruments, ...examination.instruments };
@@ -131,7 +133,7 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
     probability: Math.exp(logWeight - refined),
     draws,
   }));
-  const { next } = nextReading(
+  const next = nextReading(
     weighed.filter(({ draws }) => draws.length > 0),
     open,
     problem.codes.length,

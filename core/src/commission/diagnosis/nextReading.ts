@@ -118,7 +118,7 @@ export function nextReading(
   codes: readonly ReadingCode[],
   from: number,
   instruments: TestInstruments,
-): { next: Proposal | null; all: Proposal[] } {
+): Proposal | null {
   const told = codes.map((reading, i) => {
     const nats = expectedInformation(causes, reading, from + i, instruments);
     const { minutes } = readingKind(reading);
@@ -126,7 +126,6 @@ export function nextReading(
   });
   const rate = ({ expectedInformationBits, minutes }: Proposal) =>
     expectedInformationBits / (minutes + overheadMin);
-  const all = told.map(({ proposal }) => proposal).sort((a, b) => rate(b) - rate(a));
-  const most = Math.max(0, ...told.map(({ nats }) => nats));
-  return { next: most < tellsNothing ? null : (all[0] ?? null), all };
+  if (!told.some(({ nats }) => nats >= tellsNothing)) return null;
+  return told.map(({ proposal }) => proposal).reduce((a, b) => (rate(b) > rate(a) ? b : a));
 }

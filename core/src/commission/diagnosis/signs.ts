@@ -1,6 +1,6 @@
-import { elementPermeance } from '../../membrane/elementPermeance.ts';
+import type { ReadingCode } from './reading.ts';
 import type { Scenario } from './scenario.ts';
-import { Simulation } from './simulate.ts';
+import { simulationOf } from './simulate.ts';
 
 /** What a person beside it sees of a system, without an instrument. */
 export interface Signs {
@@ -18,14 +18,12 @@ export interface Signs {
 
 /**
  * Computes what is seen of a system in a scenario.
- * @throws RangeError where the element's rating is none; designs are made of ratings that were checked
+ * @throws RangeError as `simulationOf`
  */
 export function signsOf(as: Scenario): Signs {
   const { system, trouble } = as;
-  const permeance = elementPermeance(system.membrane);
-  if (!permeance.ok) throw new RangeError(`a rating without permeance: ${permeance.failure.path}`);
-  const simulation = new Simulation(as, permeance.value, 'quick');
-  const number = (code: Parameters<Simulation['read']>[0]) => Number(simulation.read(code) ?? 0);
+  const simulation = simulationOf(as, 'quick');
+  const number = (code: ReadingCode) => Number(simulation.read(code) ?? 0);
   const productLPerH = number('productFlowLPerH');
   const tankInLine = system.tank !== undefined && !trouble.tankValveClosed;
   return {

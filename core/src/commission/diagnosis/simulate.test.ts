@@ -1,14 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { directSystem, simulated, tankSystem, withFault } from '../../test/testedSamples.ts';
+import { directSystem, tankSystem, withFault } from '../../test/testedSamples.ts';
 import { directFlow } from '../../system/point/directFlow.ts';
 import { fillTank } from '../../system/filling/fillTank.ts';
 import { atmosphereBar } from '../../tank/bladderTank.ts';
 import { possibleFaults } from './fault.ts';
 import { type ReadingCode, readingCodes, readingExists } from './reading.ts';
+import { simulationOf } from './simulate.ts';
 import type { TestedSystem } from './testedSystem.ts';
 
 const read = (as: ReturnType<typeof withFault>, code: ReadingCode) =>
-  Number(simulated(as).read(code));
+  Number(simulationOf(as).read(code));
 const shares = [0, 0.25, 0.5, 0.75, 1];
 
 /** A reading over a fault's whole range. */
@@ -19,7 +20,7 @@ const rises = (values: number[]) => values.every((value, i) => i === 0 || value 
 const falls = (values: number[]) => rises(values.map((value) => -value));
 
 describe('a sound system', () => {
-  const sound = simulated(withFault('healthy'));
+  const sound = simulationOf(withFault('healthy'));
 
   test('runs as the operating point against its tap line says, which knows nothing of faults', () => {
     const plain = directFlow(tankSystem);
@@ -34,7 +35,7 @@ describe('a sound system', () => {
     if (!filled.ok || !filled.value.shutsOff) throw new Error('the sample closes');
     expect(sound.read('fillTimeMin')).toBeCloseTo(filled.value.fillTimeMin, 2);
     expect(sound.read('tankPressureFullBar')).toBeCloseTo(filled.value.shutoffPressureBar, 6);
-    const fromTank = simulated(withFault('healthy', 0, tankSystem, 'tap-after-tank'));
+    const fromTank = simulationOf(withFault('healthy', 0, tankSystem, 'tap-after-tank'));
     expect(fromTank.read('productTdsMgL')).toBeCloseTo(filled.value.tankTdsMgL, 2);
   });
 });
@@ -70,7 +71,7 @@ describe('what goes in comes out', () => {
     for (const share of shares) {
       const as = withFault(fault, share);
       if (as.trouble.shutoffStuck === 'closed') continue;
-      const at = simulated(as).running;
+      const at = simulationOf(as).running;
       const { feedFlowLPerH, permeateFlowLPerH, concentrateFlowLPerH } = at;
       expect(permeateFlowLPerH + concentrateFlowLPerH).toBeCloseTo(feedFlowLPerH, 6);
       const salt =
@@ -86,7 +87,7 @@ test('every fault at every severity gives every reading that the system has, in 
     for (const samplePoint of samples as readonly ('membrane-outlet' | 'tap-after-tank')[]) {
       for (const fault of possibleFaults(system, samplePoint)) {
         for (const share of shares) {
-          const simulation = simulated(withFault(fault, share, system, samplePoint));
+          const simulation = simulationOf(withFault(fault, share, system, samplePoint));
           for (const code of readingCodes.filter((one) => readingExists(one, system))) {
             const seen = simulation.read(code);
             if (typeof seen === 'number') {
@@ -103,8 +104,8 @@ test('every fault at every severity gives every reading that the system has, in 
 });
 
 test('lines that are exchanged give the concentrate to the tap and the product to the drain', () => {
-  const swapped = simulated(withFault('lines-swapped'));
-  const sound = simulated(withFault('healthy'));
+  const swapped = simulationOf(withFault('lines-swapped'));
+  const sound = simulationOf(withFault('healthy'));
   expect(Number(swapped.read('productTdsMgL'))).toBeGreaterThan(tankSystem.feed.tdsMgL);
   expect(Number(swapped.read('drainFlowLPerH'))).toBeCloseTo(
     Number(sound.read('productFlowTubeOffLPerH')),

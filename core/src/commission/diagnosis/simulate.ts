@@ -1,16 +1,18 @@
-import type { Failure } from '../../base/outcome.ts';
+import { gaussSix } from '../../base/numeric/gaussSix.ts';
 import { findRoot } from '../../base/numeric/findRoot.ts';
 import { integrate } from '../../base/numeric/integrate.ts';
+import type { Failure } from '../../base/outcome.ts';
 import { flowThrough, tapLossOf } from '../../hydraulics/tapLine.ts';
-import type { ElementPermeance } from '../../membrane/elementPermeance.ts';
+import { type ElementPermeance, elementPermeance } from '../../membrane/elementPermeance.ts';
+import { stallShare } from '../../system/filling/endOfFill.ts';
 import { type Balance, OperatingPointSolver } from '../../system/point/operatingPoint.ts';
 import { coefficientsOf, type RoSystem } from '../../system/point/roSystem.ts';
 import {
-  atmosphereBar,
   type BladderTank,
   shutoffPressure,
   tankPressure,
   tankVolume,
+  volumePerBar,
 } from '../../tank/bladderTank.ts';
 import { calciteContact } from '../../water/carbonate/calciteContact.ts';
 import { carbonDioxide, phOfProduct } from '../../water/carbonate/permeatePh.ts';
@@ -27,8 +29,6 @@ const rules = {
   noWaterLPerH: 0.2,
   /** The tap is shut when it runs under this, L/h. */
   trickleLPerH: 24,
-  /** Of the flow into the empty tank, what counts as standing still. */
-  stallShare: 0.001,
   /** Where filling never ends, the tank is sampled at this share of the pressure at which it stalls. */
   sampledStallShare: 0.8,
   /** Volume under which a tank is as good as empty, L. */
@@ -175,22 +175,22 @@ export class Simulation {
   }
 
   /** How filling ends: where, and whether it closes there. */
-  private get end(): { bar: number; shuts: boolean; emptyLPerH: number } {
+  private get end(): { bar: number; shuts: boolean } {
     return this.once('end', () => {
       const emptyBar = (this.tank?.prechargeBar ?? 0) + (this.tank ? this.riseBar : 0);
       const emptyLPerH = this.against(emptyBar).flowLPerH;
-      const stalledLPerH = rules.stallShare * emptyLPerH;
+      const stalledLPerH = stallShare * emptyLPerH;
       const closing = this.closingBar + (this.tank ? this.riseBar : 0);
       const surplusAt = (lineBar: number) => this.against(lineBar).flowLPerH - stalledLPerH;
       if (this.as.trouble.shutoffStuck !== 'open' && surplusAt(closing) > 0) {
-        return { bar: this.closingBar, shuts: true, emptyLPerH };
+        return { bar: this.closingBar, shuts: true };
       }
       // No line stands above what the feed side brings at no flow.
       const most = Math.max(this.running.membranePressureBar, this.running.inletBar) + 20;
       const tolerance = this.precision === 'exact' ? 1e-7 : 1e-4;
       const search = findRoot(surplusAt, emptyBar, most, { tolerance });
       const stall = search.status === 'converged' ? search.x : emptyBar;
-      return { bar: stall - (this.tank ? this.riseBar : 0), shuts: false, emptyLPerH };
+      return { bar: stall - (this.tank ? this.riseBar : 0), shuts: false };
     });
   }
 
@@ -216,19 +216,19 @@ export class Simulation {
   /** A fill from empty up to a pressure: its minutes, and the mean strength of what is in the tank. */
   private filledTo(endBar: number): { minutes: number; tdsMgL: number } {
     return this.once(`filled ${endBar}`, () => {
-      const { volumeL, prechargeBar } = this.tank!;
-      const slices = (bar: number, into: Float64Array | number[]) => {
+      const tank = this.tank!;
+      const slices = (bar: number, into: Float64Array) => {
         const { flowLPerH, tdsMgL } = this.against(bar + this.riseBar);
-        const slope = (volumeL * (prechargeBar + atmosphereBar)) / (bar + atmosphereBar) ** 2;
+        const slope = volumePerBar(tank, bar);
         into[0] = (60 * slope) / Math.max(flowLPerH, 1e-9);
         into[1] = slope * tdsMgL;
       };
-      const filledL = tankVolume(this.tank!, endBar);
-      const sums =
+      const { prechargeBar } = tank;
+      const [minutes, salt] =
         this.precision === 'exact'
           ? integrate(slices, 2, prechargeBar, endBar, { tolerance: 1e-5 }).values
-          : gauss(slices, prechargeBar, endBar);
-      return { minutes: sums[0]!, tdsMgL: sums[1]! / filledL };
+          : gaussSix(slices, 2, prechargeBar, endBar);
+      return { minutes: minutes!, tdsMgL: salt! / tankVolume(tank, endBar) };
     });
   }
 
@@ -269,7 +269,7 @@ export class Simulation {
   }
 
   /** The product at the sample point: strength, pH and hardness, whatever meter reads it. */
-  private get sample(): { tdsMgL: number; meterMgL: number; pH: number; hardnessMgL: number } {
+  private get sample(): { meterMgL: number; pH: number; hardnessMgL: number } {
     return this.once('sample', () => {
       const { samplePoint, trouble, system } = this.as;
       if (samplePoint === 'tap-after-minerals' || trouble.sampledAfterMinerals) {
@@ -279,9 +279,8 @@ export class Simulation {
       const tdsMgL = samplePoint === 'tap-after-tank' ? this.tankMgL : this.toTap.tdsMgL;
       const passage = tdsMgL / system.feed.tdsMgL;
       return {
-        tdsMgL,
         meterMgL: tdsMgL,
-        pH: this.plainPh(passage),
+        pH: phOfProduct(system.feed, Math.max(passage, 1e-6)),
         hardnessMgL: system.feed.calciumMgL * passage,
       };
     });
@@ -292,10 +291,6 @@ export class Simulation {
     const filledL = tankVolume(this.tank!, this.sampledTankBar);
     if (filledL <= rules.noVolumeL) return this.toTap.tdsMgL;
     return this.filledTo(this.sampledTankBar).tdsMgL;
-  }
-
-  private plainPh(passage: number): number {
-    return phOfProduct(this.as.system.feed, Math.max(passage, 1e-6));
   }
 
   private afterMinerals() {
@@ -319,7 +314,7 @@ export class Simulation {
     );
     if (!risen.ok) return null;
     const { meterTdsMgL, pH, hardnessMgL } = risen.value;
-    return { tdsMgL, meterMgL: meterTdsMgL, pH, hardnessMgL };
+    return { meterMgL: meterTdsMgL, pH, hardnessMgL };
   }
 
   /** A reading without noise; null where it was tried and no water came, or filling never ends. */
@@ -406,27 +401,12 @@ export class Simulation {
   }
 }
 
-/** Places and weights of Gauss and Legendre's rule with six points on -1 to 1 (Abramowitz and Stegun 25.4.30). */
-const gaussPoints = [
-  [0.238619186083197, 0.467913934572691],
-  [0.661209386466265, 0.360761573048139],
-  [0.932469514203152, 0.17132449237917],
-] as const;
-
-function gauss(
-  f: (x: number, into: Float64Array | number[]) => void,
-  from: number,
-  to: number,
-): number[] {
-  const sums = [0, 0];
-  const at = [0, 0];
-  const half = (to - from) / 2;
-  for (const [place, weight] of gaussPoints) {
-    for (const side of [-1, 1]) {
-      f(from + half * (1 + side * place), at);
-      sums[0]! += half * weight * at[0]!;
-      sums[1]! += half * weight * at[1]!;
-    }
-  }
-  return sums;
+/**
+ * The simulation of a scenario whose rating was not solved before.
+ * @throws RangeError where the element's rating is none; designs are made of ratings that were checked
+ */
+export function simulationOf(as: Scenario, precision: Precision = 'exact'): Simulation {
+  const permeance = elementPermeance(as.system.membrane);
+  if (!permeance.ok) throw new RangeError(`a rating without permeance: ${permeance.failure.path}`);
+  return new Simulation(as, permeance.value, precision);
 }

@@ -1,5 +1,5 @@
 import { normalQuantile } from '../../base/numeric/lowDiscrepancy.ts';
-import { elementPermeance } from '../../membrane/elementPermeance.ts';
+import type { Random } from '../../household/household.ts';
 import { type FaultCode, faultKind, severityAt } from './fault.ts';
 import {
   type ReadingCode,
@@ -10,18 +10,12 @@ import {
   type TestReadings,
 } from './reading.ts';
 import type { Scenario } from './scenario.ts';
-import { Simulation } from './simulate.ts';
+import { simulationOf } from './simulate.ts';
 import { spreadBy, type SpreadOf, spreadsOf } from './spread.ts';
-import { standardUncertainty, type TestInstruments } from './uncertainty.ts';
-
-/** Numbers from 0 to 1, as likely each. */
-type Random = () => number;
+import { mistakenShare, standardUncertainty, type TestInstruments } from './uncertainty.ts';
 
 /** A deviate of the standard normal distribution. */
 export const normalDeviate = (random: Random): number => normalQuantile(random());
-
-/** A look is mistaken this often. */
-const mistakenShare = 0.02;
 
 /** A system as it may truly stand: off in all its spreads, with a fault of a severity, both by chance. */
 export function drawScenario(as: Scenario, fault: FaultCode, random: Random): Scenario {
@@ -48,7 +42,7 @@ export function shownOf(
 
 /**
  * Every reading that somebody would take of a system that stands so; a fill that never ends gives none.
- * @throws RangeError where the element's rating is none
+ * @throws RangeError as `simulationOf`
  */
 export function takeReadings(
   as: Scenario,
@@ -56,9 +50,7 @@ export function takeReadings(
   random: Random,
   codes: readonly ReadingCode[] = readingCodes,
 ): TestReadings {
-  const permeance = elementPermeance(as.system.membrane);
-  if (!permeance.ok) throw new RangeError(`a rating without permeance: ${permeance.failure.path}`);
-  const simulation = new Simulation(as, permeance.value, 'exact');
+  const simulation = simulationOf(as);
   const readings: TestReadings = {};
   for (const code of codes) {
     if (!readingExists(code, as.system)) continue;

@@ -1,7 +1,9 @@
+import { firstOutOfRange } from '../../base/guard.ts';
+import { limits } from '../../base/limits.ts';
 import type { FilterDrop } from '../../hydraulics/prefilterDrop.ts';
 import type { Pump } from '../../hydraulics/pumpPressure.ts';
 import type { Restrictor } from '../../hydraulics/restrictorFlow.ts';
-import type { TapLine } from '../../hydraulics/tapLine.ts';
+import { refuseTapLine, type TapLine } from '../../hydraulics/tapLine.ts';
 import { closesWhenFull } from '../../system/closing.ts';
 import {
   type Ageing,
@@ -13,7 +15,8 @@ import {
   type SystemDesign,
   tapLineOf,
 } from '../../system/design.ts';
-import type { MembraneBank } from '../../system/point/roSystem.ts';
+import { refuseTank } from '../../system/filling/fillTank.ts';
+import { type MembraneBank, resolveSystem } from '../../system/point/roSystem.ts';
 import type { Shutoff } from '../../tank/bladderTank.ts';
 import type { CalciteMedia } from '../../water/carbonate/calciteContact.ts';
 
@@ -96,6 +99,22 @@ export function testedSystemOf(
     backPressureShare: permeatePump?.backPressureShare,
     neverCloses: !closesWhenFull(design, water),
   };
+}
+
+/** Refuses a system that could not be built: 'out-of-range' with the field, or the errors of `resolveSystem`. */
+export function refuseTested(system: TestedSystem) {
+  const { tank, shutoff, tapLine, feed } = system;
+  const resolved = resolveSystem(system);
+  if (!resolved.ok) return resolved;
+  return (
+    firstOutOfRange([
+      ['feed.alkalinityMgL', feed.alkalinityMgL, limits.alkalinityMgL],
+      ['feed.calciumMgL', feed.calciumMgL, limits.calciumMgL],
+      ['feed.pH', feed.pH, limits.pH],
+    ]) ??
+    refuseTank(tank ?? { volumeL: 1, prechargeBar: 0 }, shutoff) ??
+    refuseTapLine(tapLine, 'tapLine.')
+  );
 }
 
 /** Under this much chlorine no strip tells whether the carbon takes it; mg/L. */

@@ -30,7 +30,7 @@ const kitShare = 0.05;
 /** A fall of pressure on one gauge is surer than two pressures. */
 const dropShare = 0.6;
 /** A look is mistaken once in fifty. */
-const mistaken = 0.02;
+export const mistakenShare = 0.02;
 /** Water or none, an end or none: a mistake there is all but excluded. */
 const excluded = Math.log(1e-6);
 
@@ -68,7 +68,7 @@ export function standardUncertainty(
     case 'watch':
       return Math.hypot(jugShare * value, floor);
     case 'look':
-      return mistaken;
+      return mistakenShare;
   }
 }
 
@@ -90,7 +90,8 @@ export const uncertaintyOf = (
 /** Log of the chance to see what was seen, where the truth is `truth`: the step that was written down, and no number below 0. */
 export function logLikelihood(given: Given, truth: Seen, instruments: TestInstruments): number {
   const { code, seen } = given;
-  if (typeof seen === 'boolean') return Math.log(seen === truth ? 1 - mistaken : mistaken);
+  if (typeof seen === 'boolean')
+    return Math.log(seen === truth ? 1 - mistakenShare : mistakenShare);
   if (seen === null || truth === null) return seen === truth ? 0 : excluded;
   const value = Number(truth);
   const sd = uncertaintyOf(given, value, instruments);

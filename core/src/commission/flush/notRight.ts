@@ -4,6 +4,7 @@ import { type FaultCode, faultKind, possibleFaults, severityAt } from '../diagno
 import { asSurveyed, type Scenario } from '../diagnosis/scenario.ts';
 import { type Signs, signsOf } from '../diagnosis/signs.ts';
 import { testedSystemOf } from '../diagnosis/testedSystem.ts';
+import { mistakenShare } from '../diagnosis/uncertainty.ts';
 import type { FlushStep, FlushStepCode } from './flushStep.ts';
 
 /** What a person sees that is not as the step says. */
@@ -58,8 +59,6 @@ export type SignCause = FlushFault | HandCause;
 
 /** How much off is seen at all, over a sound system's. */
 const seen = { none: 0.15, hard: 1.6, slow: 1.5, weak: 0.6, tds: 1.7 } as const;
-/** A look is mistaken once in fifty. */
-const mistaken = 0.02;
 /** With this chance it is something that is not in the list. */
 const noneOfThese = 0.01;
 
@@ -141,7 +140,7 @@ export function causesOf(
   const weighed = candidatesOf(usual).map(({ cause, weight, scenarios }) => {
     const shown = scenarios.filter((as) => shows[sign](signsOf(as), sound)).length;
     const share = shown / scenarios.length;
-    return { cause, weight: weight * (share * (1 - mistaken) + (1 - share) * mistaken) };
+    return { cause, weight: weight * (share * (1 - mistakenShare) + (1 - share) * mistakenShare) };
   });
   weighed.push({ cause: 'none-of-these', weight: noneOfThese });
   const sum = weighed.reduce((total, { weight }) => total + weight, 0);

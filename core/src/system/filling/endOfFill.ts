@@ -13,7 +13,7 @@ export interface EndOfFill {
 }
 
 /** Share of the flow into the empty tank at which a system is taken to have stalled. */
-const stallShare = 0.001;
+export const stallShare = 0.001;
 
 /** Failures of an operating point that mean, at some tank pressure, just "no product any more". */
 const stalls: ReadonlySet<FailureCode> = new Set(['no-driving-pressure', 'pressure-below-osmotic']);

@@ -6,11 +6,11 @@ import { type OperatingPoint, OperatingPointSolver } from '../point/operatingPoi
 import { resolveSystem, type RoSystem } from '../point/roSystem.ts';
 import { risePressure } from '../../water/waterDensity.ts';
 import {
-  atmosphereBar,
   type BladderTank,
   type Shutoff,
   shutoffPressure,
   tankVolume,
+  volumePerBar,
 } from '../../tank/bladderTank.ts';
 import { endOfFill } from './endOfFill.ts';
 
@@ -66,8 +66,7 @@ export function fillTank(system: TankSystem): Outcome<TankFill> {
         return;
       }
       const flow = point.value.permeateFlowLPerH;
-      const volumeSlope =
-        (tank.volumeL * (tank.prechargeBar + atmosphereBar)) / (bar + atmosphereBar) ** 2;
+      const volumeSlope = volumePerBar(tank, bar);
       into[0] = (60 * volumeSlope) / flow;
       into[1] = (volumeSlope * point.value.concentrateFlowLPerH) / flow;
       into[2] = volumeSlope * point.value.permeateTdsMgL;

@@ -11,6 +11,7 @@ import {
   standsOut,
   worthALine,
 } from '@katharos/words';
+import { v4 as newId } from 'uuid';
 import { Button, Group, Progress, Stack, Table, Text, Title } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
@@ -193,7 +194,7 @@ function Mend({ fault, probability }: { fault: FaultCode; probability: number })
           ...rest,
           readings: {},
           shutoffTest: 'not-done',
-          earlier: { ...earlier, [at]: past },
+          earlier: { ...earlier, [newId()]: past },
         },
       };
     });
