@@ -78,6 +78,8 @@ test('a verification that is not right leads to its cause, is mended, and stays 
   const readings = readOf(blocked);
   await seedJob(page, 'Corvin Ashlode', { chosen: true, at: 'verify' });
   for (const code of basic) await take(page, code, readings);
+  const leaks = page.getByRole('radiogroup', { name: 'Leak check' });
+  await leaks.getByText('Dry', { exact: true }).click();
 
   const panel = page.getByRole('region', { name: 'What is behind it' });
   const table = panel.getByRole('table', { name: 'Readings beside the causes' });
@@ -104,6 +106,8 @@ test('a verification that is not right leads to its cause, is mended, and stays 
   const earlier = page.getByRole('region', { name: 'Earlier verifications' });
   await expect(earlier).toContainText(causeOfFault('drain-line-blocked'));
   await expect(page.getByText('No verdict yet')).toBeVisible();
+  // What was opened is to be seen dry once more.
+  await expect(leaks.getByRole('radio', { name: 'Not done' })).toBeChecked();
   await saved(page);
   await page.reload();
   await expect(earlier).toContainText('Verified before, and not right');

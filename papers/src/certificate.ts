@@ -21,7 +21,8 @@ import {
 } from '@katharos/job';
 import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
-  causeOfFault,
+  earlierOf,
+  earlierSentences,
   slotName,
   ultravioletSentence,
   codesCaveat,
@@ -96,8 +97,8 @@ export function certificateOf({
     ...found,
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
-      ...earlierOf(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
+      ...earlierTable(verify, reader),
     ],
     caveats: [
       isUltravioletLine(design) ? lampCaveat : meterCaveat,
@@ -112,19 +113,13 @@ export function certificateOf({
 }
 
 /** Verifications that were not right: they stay in the record beside the one that is. */
-const earlierOf = ({ earlier = {} }: JobDocument['verify'], reader: Reader) => {
-  const rows = Object.values(earlier)
-    .sort((a, b) => a.at.localeCompare(b.at))
-    .map(({ at, by, readings, cause, mended }): [string, string] => [
-      `${reader.when(at, 'date')}, ${by}`,
-      [
-        ...(readings.productTds ? [`product ${reader.entered('tds', readings.productTds)}`] : []),
-        ...(cause ? [`taken for the cause: ${causeOfFault(cause)}`] : []),
-        `mended: ${mended}`,
-      ].join('; '),
-    ]);
+function earlierTable(verify: JobDocument['verify'], reader: Reader) {
+  const rows = earlierOf(verify).map((one): [string, string] => [
+    `${reader.when(one.at, 'date')}, ${one.by}`,
+    earlierSentences(one, reader),
+  ]);
   return rows.length > 0 ? [{ heading: 'Verified before, and not right', rows }] : [];
-};
+}
 
 type Result = Pick<Certificate, 'title' | 'grade' | 'result' | 'sentences'>;
 

@@ -6,7 +6,13 @@ import type {
   SamplePoint,
   Seen,
 } from '@katharos/core';
-import { placeOfReading, type TestLook, verifyFields } from '@katharos/job';
+import {
+  type JobDocument,
+  placeOfReading,
+  type TestLook,
+  verifyFields,
+  type VerifyKey,
+} from '@katharos/job';
 import { fieldWords } from './fields.ts';
 import { faultWords } from './notRight.ts';
 import type { Reader } from './reader.ts';
@@ -177,3 +183,29 @@ export function evidenceOf(
 /** What a cause is called in a list. */
 export const causeOfFault = (fault: FaultCode): string =>
   fault === 'healthy' ? 'As it should be' : faultWords[fault].cause;
+
+type EarlierVerification = NonNullable<JobDocument['verify']['earlier']>[string];
+
+/** Verifications that were not right, the oldest first. */
+export const earlierOf = ({ earlier = {} }: JobDocument['verify']): EarlierVerification[] =>
+  Object.values(earlier).sort((a, b) => a.at.localeCompare(b.at));
+
+/** What was read then, what was taken for the cause and what was done about it. */
+export function earlierSentences(
+  { readings, cause, probability, mended }: EarlierVerification,
+  reader: Reader,
+): string {
+  const read = (Object.keys(readings) as VerifyKey[]).flatMap((key) => {
+    const reading = readings[key];
+    const { name, dimension } = verifyFields[key];
+    return reading
+      ? [`${reader.within(fieldWords[name].label)} ${reader.entered(dimension, reading)}`]
+      : [];
+  });
+  const sure = probability === undefined ? '' : ` (${sayProbability(probability, reader)})`;
+  return [
+    `Read: ${reader.list(read)}.`,
+    ...(cause ? [`Taken for the cause${sure}: ${causeOfFault(cause)}`] : []),
+    `Mended as advised: ${mended}`,
+  ].join(' ');
+}

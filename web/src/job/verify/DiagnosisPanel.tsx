@@ -194,6 +194,8 @@ function Mend({ fault, probability }: { fault: FaultCode; probability: number })
           ...rest,
           readings: {},
           shutoffTest: 'not-done',
+          // What was opened is to be seen dry once more.
+          leakCheck: 'not-done',
           earlier: { ...earlier, [newId()]: past },
         },
       };
