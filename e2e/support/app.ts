@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
+import { appendFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import {
@@ -35,6 +36,14 @@ async function newDatabase(): Promise<string> {
   const url = new URL(DATABASE_URL);
   url.pathname = `/${name}`;
   return url.href;
+}
+
+/** Makes another version of the page's worker. */
+export function alterWorker(webRoot: string, code: string): void {
+  appendFileSync(join(webRoot, 'serviceWorker.js'), `\n${code}\n`);
+  for (const packed of ['br', 'gz']) {
+    rmSync(join(webRoot, `serviceWorker.js.${packed}`), { force: true });
+  }
 }
 
 interface Start {

@@ -1,8 +1,16 @@
-import { appendFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { builtPage, expect, type Page, signedInState, startApp, test } from '../support/app.ts';
+import {
+  alterWorker,
+  builtPage,
+  expect,
+  type Page,
+  signedInState,
+  startApp,
+  test,
+} from '../support/app.ts';
 import { card, doStep, endStep, flushUntil, movableClock, storedFlush } from '../support/flush.ts';
 import { keptForOffline, plumbedJob, saved, stage } from '../support/job.ts';
 
@@ -307,9 +315,7 @@ test('nothing of a flush is lost or doubled: no line, a killed server, a closed 
     });
 
     await test.step('a newer version comes meanwhile', async () => {
-      appendFileSync(join(webRoot, 'serviceWorker.js'), '\n// newer\n');
-      rmSync(join(webRoot, 'serviceWorker.js.br'), { force: true });
-      rmSync(join(webRoot, 'serviceWorker.js.gz'), { force: true });
+      alterWorker(webRoot, '// newer');
       await act();
       await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
       await expect(page.getByText('A newer version is there')).toBeVisible();

@@ -1,17 +1,17 @@
 import { type ChildProcessWithoutNullStreams, spawn } from 'node:child_process';
-import {
-  appendFileSync,
-  chmodSync,
-  cpSync,
-  existsSync,
-  mkdtempSync,
-  readdirSync,
-  rmSync,
-} from 'node:fs';
+import { chmodSync, cpSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { type AddressInfo, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { builtPage, expect, type Page, signedInState, startApp, test } from '../support/app.ts';
+import {
+  alterWorker,
+  builtPage,
+  expect,
+  type Page,
+  signedInState,
+  startApp,
+  test,
+} from '../support/app.ts';
 import { beginJob, enter, field, keptForOffline, saved } from '../support/job.ts';
 
 const root = join(import.meta.dirname, '../..');
@@ -70,15 +70,12 @@ test('a newer version is offered and gone over to when the person wants it; a pa
     await page.reload();
     await expect(await field(page, 'Feed TDS')).toHaveValue('333 mg/L');
     // The newer version: another worker, and files under other names.
-    appendFileSync(join(webRoot, 'serviceWorker.js'), '\n// newer\n');
-    rmSync(join(webRoot, 'serviceWorker.js.br'), { force: true });
-    rmSync(join(webRoot, 'serviceWorker.js.gz'), { force: true });
+    alterWorker(webRoot, '// newer');
     for (const file of readdirSync(join(webRoot, 'assets'))) {
       if (/^(SizeStage|SurveyStage)/.test(file)) rmSync(join(webRoot, 'assets', file));
     }
     await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
     await expect(offered(page)).toBeVisible();
-    await page.waitForTimeout(500);
     const reloaded = page.waitForEvent('load');
     await page.getByRole('button', { name: 'Go over now' }).click();
     await reloaded;
@@ -88,6 +85,44 @@ test('a newer version is offered and gone over to when the person wants it; a pa
     await expect(oldPage.getByRole('heading', { name: 'A newer version is there' })).toBeVisible();
     await context.close();
     await old.close();
+  } finally {
+    await app.stop();
+    rmSync(webRoot, { recursive: true, force: true });
+  }
+});
+
+test('a newer version is gone over to also where the old one waits for an answer that never comes', async ({
+  browser,
+}) => {
+  const webRoot = mkdtempSync(join(tmpdir(), 'katharos-page-'));
+  cpSync(builtPage, webRoot, { recursive: true });
+  alterWorker(
+    webRoot,
+    `addEventListener('fetch', (event) => {
+       if (event.request.url.endsWith('/silent')) event.respondWith(new Promise(() => {}));
+     });`,
+  );
+  const app = await startApp({ webRoot });
+  try {
+    const storageState = await signedInState(app.url);
+    const context = await browser.newContext({ baseURL: app.url, storageState });
+    const page = await context.newPage();
+    await beginJob(page, 'Held up');
+    await keptForOffline(page);
+    await page.reload();
+    await expect(await field(page, 'Feed TDS')).toBeVisible();
+    await page.evaluate(() => void fetch('/silent'));
+    alterWorker(webRoot, '// newer');
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
+    await enter(page, 'Feed TDS', '444');
+    const reloaded = page.waitForEvent('load', { timeout: 20_000 });
+    await page.getByRole('button', { name: 'Go over now' }).click();
+    await reloaded;
+    await expect(await field(page, 'Feed TDS')).toHaveValue('444 mg/L');
+    await saved(page);
+    await expect(page.getByText('A newer version is there')).toHaveCount(0);
+    await keptForOffline(page);
+    await context.close();
   } finally {
     await app.stop();
     rmSync(webRoot, { recursive: true, force: true });

@@ -13,7 +13,7 @@ import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import { useDisclosure } from '@mantine/hooks';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
@@ -100,9 +100,7 @@ export function Shell() {
         <Tone kind="good" head="A newer version is there" role="status">
           <Group gap="xs">
             Go over to it when it suits; what you entered stays.
-            <Button size="compact-md" onClick={takeNewVersion}>
-              Go over now
-            </Button>
+            <GoOver />
           </Group>
         </Tone>
       )}
@@ -131,6 +129,19 @@ export function Shell() {
         </Suspense>
       )}
     </>
+  );
+}
+
+function GoOver() {
+  const [going, setGoing] = useState(false);
+  const go = () => {
+    setGoing(true);
+    void takeNewVersion();
+  };
+  return (
+    <Button size="compact-md" loading={going} onClick={go}>
+      Go over now
+    </Button>
   );
 }
 

@@ -6,13 +6,12 @@ const afterMs = 5000;
 /** How often a page that stays open looks for a newer version, ms. */
 const lookAgainMs = 30 * 60_000;
 
-let waiting: ServiceWorker | null = null;
+/** How long the old version may go on with what it is fetching once a person wants the newer one, ms. */
+const oldVersionEndsMs = 4000;
 
 const offer = (worker: ServiceWorker | null): void => {
   // The first of all has nothing to replace.
-  if (!worker || !navigator.serviceWorker.controller) return;
-  waiting = worker;
-  store.dispatch(applicationUpdated());
+  if (worker && navigator.serviceWorker.controller) store.dispatch(applicationUpdated());
 };
 
 async function register(): Promise<void> {
@@ -43,11 +42,28 @@ export function keepApplication(): void {
   setTimeout(() => void register().catch(() => undefined), afterMs);
 }
 
-/** Goes over to the newer version, now that the person wants it. */
-export function takeNewVersion(): void {
-  navigator.serviceWorker?.addEventListener('controllerchange', () => window.location.reload(), {
-    once: true,
-  });
-  if (waiting) waiting.postMessage('take-over');
-  else window.location.reload();
+/**
+ * Goes over to the newer version, now that the person wants it. A browser lets the old one end what it is fetching, for minutes if
+ * need be; then the page is asked of the server, and kept anew from there.
+ */
+export async function takeNewVersion(): Promise<void> {
+  const registration = await navigator.serviceWorker?.getRegistration().catch(() => undefined);
+  if (registration?.waiting) {
+    const takenOver = new Promise<true>((resolve) => {
+      navigator.serviceWorker.addEventListener('controllerchange', () => resolve(true));
+    });
+    registration.waiting.postMessage('take-over');
+    const isStuck = !(await Promise.race([takenOver, pause(oldVersionEndsMs)]));
+    // Without a line the old one is all there is.
+    if (isStuck && (await isServerThere())) await registration.unregister();
+  }
+  window.location.reload();
 }
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+const isServerThere = (): Promise<boolean> =>
+  fetch('/healthz', { cache: 'no-store', signal: AbortSignal.timeout(oldVersionEndsMs) }).then(
+    ({ ok }) => ok,
+    () => false,
+  );

@@ -13,7 +13,10 @@ declare const builtFiles: { url: string; revision: string | null }[];
 /** What this file needs of the scope that it runs in. */
 interface WorkerScope {
   skipWaiting: () => Promise<void>;
-  addEventListener: (type: 'message', listener: (event: MessageEvent) => void) => void;
+  addEventListener: (
+    type: 'message',
+    listener: (event: MessageEvent & { waitUntil: (done: Promise<void>) => void }) => void,
+  ) => void;
 }
 const scope = self as unknown as WorkerScope;
 
@@ -36,6 +39,6 @@ registerRoute(
 );
 
 // A new version waits until the person says so: nothing is changed under a page at work.
-scope.addEventListener('message', ({ data }) => {
-  if (data === 'take-over') void scope.skipWaiting();
+scope.addEventListener('message', (event) => {
+  if (event.data === 'take-over') event.waitUntil(scope.skipWaiting());
 });
