@@ -1,6 +1,7 @@
 export * from './errors.ts';
 export * from './board.ts';
 export * from './jobList.ts';
+export * from './instruments.ts';
 export * from './jobs.ts';
 export * from './papers.ts';
 export * from './photographs.ts';

@@ -267,6 +267,7 @@ export {
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
+export * from './commission/instrument.ts';
 export { type Instruments, productBand, usualInstruments } from './commission/instruments.ts';
 export * from './commission/acceptance.ts';
 export {

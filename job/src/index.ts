@@ -3,6 +3,7 @@ export * from './catalogue/part.ts';
 export { starterCatalogue } from './catalogue/starterCatalogue.ts';
 export * from './fields/fields.ts';
 export * from './fields/firmSettings.ts';
+export * from './fields/instrument.ts';
 export { householdSchema } from './fields/household.ts';
 export { isPlainText, text, wantedText } from './fields/text.ts';
 export { fault, type SchemaFault } from './fields/schemaFault.ts';
@@ -35,6 +36,7 @@ export {
   upgradePart1,
 } from './document/upgrade.ts';
 export * from './brief/brief.ts';
+export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
 export * from './brief/gaps.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';

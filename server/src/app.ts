@@ -17,6 +17,7 @@ import { jsonBody } from './http/body.ts';
 import { answerErrors, withoutContent } from './http/errors.ts';
 import { healthRoutes } from './http/health.ts';
 import { onlyPlainText } from './http/plainText.ts';
+import { instrumentRoutes } from './instruments/instrumentRoutes.ts';
 import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { boardOf } from './jobs/board.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
@@ -130,6 +131,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
   router.use('/catalogue', catalogueRoutes());
+  router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
   router.use(() => {
     throw new ApiError('not-found');

@@ -7,6 +7,7 @@ export * from './fields.ts';
 export * from './flush.ts';
 export * from './diagnosis.ts';
 export * from './notRight.ts';
+export * from './instruments.ts';
 export { checkInput, type InputFault } from './issues.ts';
 export * from './gaps.ts';
 export * from './laboratory.ts';

@@ -67,6 +67,9 @@ const faultWords: Record<PlainFault, string> = {
   'firm-missing': 'Enter the name of the firm.',
   'person-missing': 'Enter your name.',
   'nothing-to-take': 'There is nothing to take.',
+  'instrument-name-missing': 'Enter a name by which you know it.',
+  'full-scale-missing': 'A gauge’s accuracy is a share of its full scale: enter that.',
+  'reference-missing': 'Say what it was held against.',
   unprintable: 'This holds characters that are no text. Type it anew, or paste it as plain text.',
 };
 

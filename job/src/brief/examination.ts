@@ -1,11 +1,14 @@
 import {
+  type Accuracy,
   type Examination,
   type FeedWater,
   type Given,
+  type InstrumentKind,
   type ReadingCode,
   readingExists,
   type SystemDesign,
   testedSystemOf,
+  testInstrumentsOf,
   toCore,
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
@@ -84,6 +87,12 @@ export function givenOf({ readings, looks = {}, shutoffTest }: Verify): Given[] 
   return [...figures, ...seen, ...test];
 }
 
+/** How well each kind of instrument that was named reads. */
+const accuraciesOf = ({ instruments = {} }: Verify): Partial<Record<InstrumentKind, Accuracy>> =>
+  Object.fromEntries(
+    Object.entries(instruments).map(([kind, { accuracy }]) => [kind, accuracy] as const),
+  );
+
 /** What has to be read before a cause can be looked for at all. */
 export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
 
@@ -105,6 +114,7 @@ export function examinationOf(
   return {
     system,
     samplePoint: verify.samplePoint,
+    instruments: testInstrumentsOf(accuraciesOf(verify)),
     // What was read before the system was changed, of parts that it has no more, tells nothing.
     given: given.filter(({ code }) => readingExists(code, system)),
   };

@@ -1,5 +1,6 @@
-import { faultCodes, samplePoints } from '@katharos/core';
+import { faultCodes, instrumentKinds, samplePoints } from '@katharos/core';
 import { testLooks, verifyFields, type VerifyKey } from '../fields/fields.ts';
+import { usedInstrumentSchema } from '../fields/instrument.ts';
 import { text } from '../fields/text.ts';
 import { z } from 'zod';
 import { instant, person, readingsOf } from './reading.ts';
@@ -27,6 +28,8 @@ export const verifyRecordSchema = z.strictObject({
   looks: z.partialRecord(z.enum(testLooks), whole(lookSchema)).optional(),
   /** Where the product was sampled; the membrane's outlet where it is absent. */
   samplePoint: z.enum(samplePoints).optional(),
+  /** What it was read with, where somebody said. */
+  instruments: z.partialRecord(z.enum(instrumentKinds), whole(usedInstrumentSchema)).optional(),
   /** Verifications that were not right, with what was done about it; by an id. */
   earlier: z.record(z.string().max(40), whole(earlierSchema)).optional(),
   shutoffTest: z.enum(['passed', 'failed', 'not-done']),

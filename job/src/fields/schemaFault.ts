@@ -18,6 +18,9 @@ export type SchemaFault =
   | 'firm-missing'
   | 'person-missing'
   | 'nothing-to-take'
+  | 'instrument-name-missing'
+  | 'full-scale-missing'
+  | 'reference-missing'
   | 'unprintable'
   | `unit:${FieldName}`
   | `outside:${FieldName}`;

@@ -8,6 +8,7 @@ import * as document4 from './migrations/0005-document-4.ts';
 import * as deeds from './migrations/0006-deeds-and-search.ts';
 import * as papers from './migrations/0007-papers.ts';
 import * as papersToRecord from './migrations/0008-papers-to-record.ts';
+import * as instruments from './migrations/0009-instruments.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -19,6 +20,7 @@ const migrations = [
   { name: '0006-deeds-and-search', ...deeds },
   { name: '0007-papers', ...papers },
   { name: '0008-papers-to-record', ...papersToRecord },
+  { name: '0009-instruments', ...instruments },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

@@ -135,6 +135,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0006-deeds-and-search',
       '0007-papers',
       '0008-papers-to-record',
+      '0009-instruments',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

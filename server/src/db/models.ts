@@ -1,4 +1,4 @@
-import type { FirmSettings, GapCode, JobDocument } from '@katharos/job';
+import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
 import type { VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
@@ -100,6 +100,28 @@ export class VanTakingRow extends Model<
   declare lines: VanLine[];
   declare takenAt: Date;
   declare takenBy: string;
+}
+
+export class InstrumentRow extends Model<
+  InferAttributes<InstrumentRow>,
+  InferCreationAttributes<InstrumentRow>
+> {
+  declare firmId: string;
+  declare instrumentId: string;
+  declare instrument: Instrument;
+}
+
+/** A look at an instrument with something known; never changed. */
+export class CalibrationRow extends Model<
+  InferAttributes<CalibrationRow>,
+  InferCreationAttributes<CalibrationRow>
+> {
+  declare firmId: string;
+  declare calibrationId: string;
+  declare instrumentId: string;
+  declare calibration: Calibration;
+  declare by: string;
+  declare notedAt: Date;
 }
 
 /** A request that was done, by the key it brought, and what it was answered. */
@@ -229,6 +251,25 @@ export function defineModels(sequelize: Sequelize): void {
       takenBy: text(),
     },
     { ...options, tableName: 'van_takings' },
+  );
+  InstrumentRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      instrumentId: { type: DataTypes.UUID, primaryKey: true },
+      instrument: json(),
+    },
+    { ...options, tableName: 'instruments' },
+  );
+  CalibrationRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      calibrationId: { type: DataTypes.UUID, primaryKey: true },
+      instrumentId: required(DataTypes.UUID),
+      calibration: json(),
+      by: text(),
+      notedAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'calibrations' },
   );
   PaperRow.init(
     {

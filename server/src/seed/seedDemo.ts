@@ -1,10 +1,13 @@
+import { randomUUID } from 'node:crypto';
 import { starterCatalogue, usualFirmSettings } from '@katharos/job';
 import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
 import { noteHandedOver } from '../papers/recordHandedOver.ts';
+import { noteCalibration, saveInstrument } from '../instruments/instrumentRepository.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { VanStockRow } from '../db/models.ts';
 import { demoOwner, demoPhone, demoSignIn, demoVan } from './demoFirm.ts';
+import { demoInstruments } from './demoInstruments.ts';
 import { demoJobs } from './demoJobs.ts';
 import type { Sequelize } from 'sequelize';
 
@@ -24,6 +27,14 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
     );
     for (const [partId, quantity] of demoVan) {
       await VanStockRow.create({ firmId: owner.firmId, partId, quantity }, { transaction });
+    }
+    for (const { instrument, log } of demoInstruments(now)) {
+      const [{ firmId }, { name: by }] = [owner, demoOwner];
+      await saveInstrument(firmId, instrument, transaction);
+      for (const calibration of log) {
+        const line = { instrumentId: instrument.id, calibrationId: randomUUID(), calibration, by };
+        await noteCalibration(firmId, line, transaction);
+      }
     }
     for (const { document, updatedAt } of demoJobs(now)) {
       const { firmId } = owner;

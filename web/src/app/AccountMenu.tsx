@@ -35,6 +35,9 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <Link to="/firm" className={styles.item} onClick={close}>
           How the firm works
         </Link>
+        <Link to="/instruments" className={styles.item} onClick={close}>
+          Instruments
+        </Link>
         <Link to="/van" className={styles.item} onClick={close}>
           What the van holds
         </Link>

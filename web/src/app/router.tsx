@@ -31,6 +31,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../firm/FirmPage.tsx')).FirmPage }),
       },
       {
+        path: '/instruments',
+        lazy: async () => ({
+          Component: (await import('../instruments/InstrumentsPage.tsx')).InstrumentsPage,
+        }),
+      },
+      {
         path: '/van',
         lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
       },

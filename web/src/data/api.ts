@@ -27,7 +27,17 @@ type JobPage = z.infer<typeof jobListSchema>;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keptQuery,
-  tagTypes: ['Session', 'Jobs', 'Board', 'Job', 'Meta', 'Photographs', 'Van', 'Papers'],
+  tagTypes: [
+    'Session',
+    'Jobs',
+    'Board',
+    'Job',
+    'Meta',
+    'Photographs',
+    'Van',
+    'Instruments',
+    'Papers',
+  ],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',

@@ -1,5 +1,6 @@
 import {
   catalogueSchema,
+  instrumentListSchema,
   type IssuedPaper,
   issuedPaperSchema,
   type Job,
@@ -12,7 +13,7 @@ import type { Van } from '@katharos/core';
 import type { z } from 'zod';
 import { api } from './api.ts';
 
-/** The server's data of an open job, its photographs, the van and the catalogue; loaded with the pages that need it. */
+/** The server's data of an open job, its photographs, the van, the instruments and the catalogue; loaded with the pages that need it. */
 export const jobApi = api.injectEndpoints({
   endpoints: (build) => ({
     job: build.query<Job, string>({
@@ -39,6 +40,11 @@ export const jobApi = api.injectEndpoints({
       responseSchema: vanSchema,
       providesTags: ['Van'],
     }),
+    instruments: build.query<z.infer<typeof instrumentListSchema>, void>({
+      query: () => '/instruments',
+      responseSchema: instrumentListSchema,
+      providesTags: ['Instruments'],
+    }),
     catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
       query: () => '/catalogue',
       responseSchema: catalogueSchema,
@@ -50,6 +56,7 @@ export const {
   useJobQuery,
   useCatalogueQuery,
   useVanQuery,
+  useInstrumentsQuery,
   usePhotographsQuery,
   usePapersQuery,
   usePaperQuery,

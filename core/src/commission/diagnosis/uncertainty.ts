@@ -9,6 +9,8 @@ export interface TestInstruments {
   gaugePercentOfFullScale: number;
   gaugeFullScaleBar: number;
   tankGaugeFullScaleBar: number;
+  /** As the gauge's where it is absent. */
+  tankGaugePercentOfFullScale?: number;
   jugPercent: number;
   watchS: number;
 }
@@ -41,7 +43,6 @@ export function standardUncertainty(
   instruments: TestInstruments,
 ): number {
   const { by, floor = 0, jugL = 0 } = readingKind(code);
-  const gaugeShare = instruments.gaugePercentOfFullScale / 100;
   const jugShare = instruments.jugPercent / 100;
   switch (by) {
     case 'tds-meter':
@@ -49,9 +50,11 @@ export function standardUncertainty(
     case 'thermometer':
       return instruments.thermometerC;
     case 'gauge':
-      return gaugeShare * instruments.gaugeFullScaleBar;
+      return (instruments.gaugePercentOfFullScale / 100) * instruments.gaugeFullScaleBar;
     case 'tank-gauge': {
-      const bar = gaugeShare * instruments.tankGaugeFullScaleBar;
+      const { gaugePercentOfFullScale, tankGaugePercentOfFullScale = gaugePercentOfFullScale } =
+        instruments;
+      const bar = (tankGaugePercentOfFullScale / 100) * instruments.tankGaugeFullScaleBar;
       return code === 'tankPressureDropBar' ? dropShare * bar : bar;
     }
     case 'jug': {

@@ -9,9 +9,10 @@ import { type Message, onMessage } from './messages.ts';
 const tagsOf = {
   jobs: ['Jobs', 'Board'],
   van: ['Van'],
+  instruments: ['Instruments'],
   photographs: ['Photographs'],
   papers: ['Papers'],
-  all: ['Jobs', 'Board', 'Job', 'Van', 'Photographs', 'Papers'],
+  all: ['Jobs', 'Board', 'Job', 'Van', 'Instruments', 'Photographs', 'Papers'],
 } as const;
 
 /** Joins a store to the line for as long as somebody is signed in; returns what leaves it. */

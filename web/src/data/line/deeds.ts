@@ -1,6 +1,6 @@
 import type { PaperKind } from '@katharos/contract';
 import type { UnitSystem, VanLine } from '@katharos/core';
-import type { Patch, PhotographSubject } from '@katharos/job';
+import type { Calibration, Instrument, Patch, PhotographSubject } from '@katharos/job';
 
 /** Something that a person did, kept in this browser until the server has it. */
 export type Deed = {
@@ -16,9 +16,10 @@ export type Deed = {
   form: 1;
 } & DeedKind;
 
-/** A job by its id, or the van. */
+/** A job by its id, the van, or the instruments. */
 export type Lane = string;
 export const vanLane: Lane = 'van';
+export const instrumentsLane: Lane = 'instruments';
 
 export type DeedKind =
   | { kind: 'document'; patches: Patch[] }
@@ -45,7 +46,9 @@ export type DeedKind =
       reason: string;
       regardless: boolean;
     }
-  | { kind: 'stock'; partId: string; quantity: number };
+  | { kind: 'stock'; partId: string; quantity: number }
+  | { kind: 'instrument'; instrument: Instrument }
+  | { kind: 'calibration'; instrumentId: string; calibration: Calibration };
 
 /** As it lies in the store, in the order in which it was done. */
 export type KeptDeed = Deed & { seq: number };

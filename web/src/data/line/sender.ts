@@ -134,8 +134,19 @@ async function sendOne(deed: KeptDeed): Promise<Trouble | 'stopped' | undefined>
 }
 
 const listOf = ({ kind }: KeptDeed) => {
-  if (kind === 'paper') return 'papers';
-  return kind === 'take' || kind === 'put-back' || kind === 'stock' ? 'van' : 'photographs';
+  switch (kind) {
+    case 'paper':
+      return 'papers';
+    case 'take':
+    case 'put-back':
+    case 'stock':
+      return 'van';
+    case 'instrument':
+    case 'calibration':
+      return 'instruments';
+    default:
+      return 'photographs';
+  }
 };
 
 function requestOf(deed: Exclude<KeptDeed, { kind: 'document' }> | KeptDeed) {
@@ -174,6 +185,16 @@ function requestOf(deed: Exclude<KeptDeed, { kind: 'document' }> | KeptDeed) {
         method: 'PUT',
         address: `/van/stock/${deed.partId}`,
         body: { quantity: deed.quantity },
+      } as const;
+    case 'instrument': {
+      const { id, ...body } = deed.instrument;
+      return { method: 'PUT', address: `/instruments/${id}`, body } as const;
+    }
+    case 'calibration':
+      return {
+        method: 'POST',
+        address: `/instruments/${deed.instrumentId}/calibrations`,
+        body: deed.calibration,
       } as const;
     case 'document':
       throw new TypeError('a document is saved, not sent');

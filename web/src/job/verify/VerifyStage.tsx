@@ -30,6 +30,7 @@ import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
+import { ReadWith } from './ReadWith.tsx';
 import { SampledAt } from './SampledAt.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
@@ -100,6 +101,7 @@ function Verifying({ design }: { design: SystemDesign }) {
           ))}
         </SimpleGrid>
         <SampledAt design={design} />
+        <ReadWith design={design} />
       </section>
       <Checks verify={verify} />
       {examination && <DiagnosisPanel examination={examination} />}
