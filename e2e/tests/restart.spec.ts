@@ -3,6 +3,7 @@ import { chmodSync, cpSync, existsSync, mkdtempSync, readdirSync, rmSync } from 
 import { type AddressInfo, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
 import {
   alterWorker,
   builtPage,
@@ -40,6 +41,41 @@ test('work and sign-in survive a restart of the server, and what was typed meanw
     await expect(await field(page, 'Daily demand')).toHaveValue('14 L/day');
     await context.close();
   } finally {
+    await app.stop();
+  }
+});
+
+test('who has to sign in again still can after the server went away and came back, and what waited arrives', async ({
+  browser,
+}) => {
+  let app = await startApp();
+  const { port } = new URL(app.url);
+  const context = await browser.newContext({
+    baseURL: app.url,
+    storageState: await signedInState(app.url),
+  });
+  try {
+    const page = await context.newPage();
+    await beginJob(page, 'Over and gone');
+    await saved(page);
+    const database = new pg.Client({ connectionString: app.databaseUrl });
+    await database.connect();
+    await database.query('delete from sessions');
+    await database.end();
+    await enter(page, 'Feed TDS', '333');
+    const again = page.getByRole('dialog', { name: 'Sign in again' });
+    await expect(again).toBeVisible();
+    await app.kill();
+    await again.getByRole('button', { name: 'Sign in' }).click();
+    await expect(again.getByRole('alert')).toBeVisible();
+    app = await startApp({ databaseUrl: app.databaseUrl, port });
+    // Longer than the page takes to find the server again.
+    await page.waitForTimeout(4000);
+    await again.getByRole('button', { name: 'Sign in' }).click();
+    await expect(again).toHaveCount(0);
+    await saved(page);
+  } finally {
+    await context.close();
     await app.stop();
   }
 });

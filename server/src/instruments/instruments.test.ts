@@ -60,7 +60,9 @@ describe('a firm’s instruments', () => {
       { on: '2026-06-01', by: 'Owner of beck' },
       { on: '2026-05-01', shown: 350 },
     ]);
-    expect(errorOf(await note('calibration-three', { ...look, against: '' }))).toMatchObject({ path: 'against' });
+    expect(errorOf(await note('calibration-three', { ...look, against: '' }))).toMatchObject({
+      path: 'against',
+    });
     const foreign = await stranger.post(`/api/instruments/${id}/calibrations`).send(look);
     expect(errorOf(foreign).code).toBe('not-found');
     await expect(

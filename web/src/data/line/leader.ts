@@ -1,3 +1,4 @@
+import { call } from './call.ts';
 import { keepWeek } from './keepWeek.ts';
 import { onMessage, tellAll } from './messages.ts';
 import { sendWaiting, takeInFromServer, type Trouble } from './sender.ts';
@@ -89,7 +90,7 @@ async function serveUntil(userId: string, signal: AbortSignal): Promise<void> {
     if (trouble) {
       tellAll({ about: 'line', state: stateOf(trouble) });
       await bell.wait(
-        trouble.kind === 'signed-out' ? null : retryAfterMs(tries, Math.random, trouble),
+        trouble.kind === 'signed-out' ? longestRetryMs : retryAfterMs(tries, Math.random, trouble),
       );
       tries += 1;
     } else {
@@ -113,6 +114,12 @@ interface Event {
 /** Time until a line that the server refused is asked for anew, ms. */
 const reopenMs = 5000;
 
+/** A server that is there and lets nobody listen has ended the session: that is said, whether or not anything waits to be sent. */
+async function saySessionOver(): Promise<void> {
+  const { kind } = await call({ method: 'GET', address: '/session' });
+  if (kind === 'signed-out') tellAll({ about: 'line', state: { kind } });
+}
+
 /** Listens to the server; a line that comes back is a reason to send and to look again. */
 function hearEvents(onBack: () => void): { close: () => void; isDown: () => boolean } {
   let source: EventSource;
@@ -128,14 +135,16 @@ function hearEvents(onBack: () => void): { close: () => void; isDown: () => bool
     source.addEventListener('error', () => {
       // Refused, as without a session: the browser gives up, and somebody may sign in again.
       const isRefused = source.readyState === EventSource.CLOSED;
-      if (isRefused) reopening = setTimeout(listen, reopenMs);
-      else if (!down) {
+      if (isRefused) {
+        reopening = setTimeout(listen, reopenMs);
+        void saySessionOver();
+      } else if (!down) {
         tellAll({
           about: 'line',
           state: { kind: 'unreachable', since: new Date().toISOString() },
         });
       }
-      down ||= !isRefused;
+      down = true;
     });
     source.addEventListener('message', ({ data }: MessageEvent<string>) => {
       const { of, job } = JSON.parse(data) as Event;

@@ -39,6 +39,8 @@ const slice = createSlice({
   initialState,
   reducers: {
     lineChanged: (state, { payload }: PayloadAction<LineState>) => {
+      // Who has to sign in again has to, whatever becomes of the line meanwhile.
+      if (state.line.kind === 'signed-out' && payload.kind !== 'open') return;
       // Since when it is so does not begin anew with every try.
       if ('since' in payload && 'since' in state.line)
         payload = { ...payload, since: state.line.since };
