@@ -268,6 +268,22 @@ export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
 export * from './commission/instrument.ts';
+export {
+  channelKinds,
+  channelOf,
+  channelsOf,
+  type MeterChannel,
+  meterChannels,
+  type MeterKind,
+  meterKinds,
+} from './commission/meter/channel.ts';
+export {
+  type Practice,
+  practisedSystem,
+  type PractisedSystem,
+} from './commission/meter/practice.ts';
+export { StandInSignal } from './commission/meter/standInSignal.ts';
+export { type MeterSample, steadyValue } from './commission/meter/steady.ts';
 export { type Instruments, productBand, usualInstruments } from './commission/instruments.ts';
 export * from './commission/acceptance.ts';
 export {

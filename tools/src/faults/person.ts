@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import type { BrowserContext, Locator, Page } from '@playwright/test';
+import { demoSignIn } from '@katharos/server/demo';
+import type { BrowserContext, Locator, Page, Response } from '@playwright/test';
 
 /** A field of the survey that a person enters figures into, and where the document keeps it. */
 export interface OwnField {
@@ -104,11 +105,21 @@ export class Person {
 
   private async open(): Promise<void> {
     this.page = await this.context.newPage();
+    this.page.on('response', (response) => this.hear(response));
     this.history = [];
     await this.page
       .goto(`${this.place.address}/survey`, { waitUntil: 'commit' })
       .catch(() => undefined);
     await this.stages.waitFor({ timeout: patienceMs }).catch(() => undefined);
+  }
+
+  /** What the server said to signing in, and what it said no to. */
+  private hear(response: Response): void {
+    const { pathname } = new URL(response.url());
+    const method = response.request().method();
+    const isSignIn = pathname === '/api/session' && method === 'POST';
+    if (!isSignIn && response.status() < 400) return;
+    this.tell(`was answered ${response.status()} to ${method} ${pathname}`);
   }
 
   private get stages(): Locator {
@@ -133,13 +144,25 @@ export class Person {
     await this.open();
   }
 
+  /** Types what is not filled in: where the server could not be asked, the page does not know that it is the demonstration. */
+  private async signIn(button: Locator): Promise<void> {
+    const password = this.page.getByLabel('Password', { exact: true });
+    if ((await password.inputValue({ timeout })) === '') {
+      await this.page.getByLabel('E-mail', { exact: true }).fill(demoSignIn.email, { timeout });
+      await password.fill(demoSignIn.password, { timeout });
+    }
+    await button.click({ timeout });
+  }
+
   /** Answers what the page asks: a session that ended, a choice between two values. */
   async answer(): Promise<void> {
     // In place, or on a page of its own where the browser was started again meanwhile.
     const signIn = this.page.getByRole('button', { name: 'Sign in', exact: true });
     const isAsked = () => signIn.isVisible().catch(() => false);
-    if (await isAsked()) this.tell('signs in');
-    if (await isAsked()) await signIn.click({ timeout: 2000 }).catch(() => undefined);
+    if (await isAsked()) {
+      this.tell('signs in');
+      await this.signIn(signIn).catch(() => undefined);
+    }
     const mine = this.page.getByRole('button', { name: 'Keep what I entered' });
     if (await mine.isVisible().catch(() => false)) {
       this.tell('keeps their own of two values');
