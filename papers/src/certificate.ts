@@ -1,4 +1,5 @@
 import {
+  instrumentKinds,
   isAddedLamp,
   isUltravioletLine,
   slotsOf,
@@ -14,6 +15,7 @@ import {
   verificationReadings,
   type VerifyKey,
   verifyFields,
+  isPractice,
   type JobDocument,
   lampFound,
   microbiologyOf,
@@ -23,11 +25,13 @@ import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   earlierOf,
   earlierSentences,
+  saysUsed,
   slotName,
   ultravioletSentence,
   codesCaveat,
   acceptanceSentences,
   gradeWords,
+  instrumentWords,
   meterCaveat,
   verdictSentences,
   readerOf,
@@ -97,10 +101,12 @@ export function certificateOf({
     ...found,
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
+      ...readWithTable(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
       ...earlierTable(verify, reader),
     ],
     caveats: [
+      ...(isPractice(verify) ? [practiceCaveat] : []),
       isUltravioletLine(design) ? lampCaveat : meterCaveat,
       ...unsafeCaveat(document),
       codesCaveat,
@@ -110,6 +116,15 @@ export function certificateOf({
     issued,
     paper: firm.settings.paper,
   };
+}
+
+/** What it was read with, and when that was last held against something known. */
+function readWithTable({ instruments = {} }: JobDocument['verify'], reader: Reader) {
+  const rows = instrumentKinds.flatMap((kind): [string, string][] => {
+    const used = instruments[kind];
+    return used ? [[instrumentWords[kind].name, saysUsed(kind, used, reader)]] : [];
+  });
+  return rows.length > 0 ? [{ heading: 'Read with', rows }] : [];
 }
 
 /** Verifications that were not right: they stay in the record beside the one that is. */
@@ -161,6 +176,9 @@ function lampResult(
     sentences: [...acceptanceSentences(accepted, reader), ultravioletSentence(found, reader)],
   };
 }
+
+const practiceCaveat =
+  'Practice: readings of this sheet were shown by simulated meters. It vouches for no water and no system.';
 
 /** What a lamp's certificate cannot say. */
 const lampCaveat =

@@ -8,4 +8,5 @@ export const gapWords: Record<GapCode, string> = {
   'leaks-unchecked': 'leaks were not checked',
   'shutoff-untested': 'the shut-off was not tested',
   'flows-unread': 'the flows of product and drain were not read',
+  simulated: 'readings come from simulated meters: this is practice and vouches for nothing',
 };

@@ -8,6 +8,7 @@ export * from './flush.ts';
 export * from './diagnosis.ts';
 export * from './notRight.ts';
 export * from './instruments.ts';
+export * from './meters.ts';
 export { checkInput, type InputFault } from './issues.ts';
 export * from './gaps.ts';
 export * from './laboratory.ts';

@@ -1,5 +1,5 @@
 import { type Accuracy, type Dimension, type InstrumentKind } from '@katharos/core';
-import type { CalibrationState } from '@katharos/job';
+import type { CalibrationState, UsedInstrument } from '@katharos/job';
 import type { Reader } from './reader.ts';
 
 interface InstrumentWords {
@@ -57,4 +57,14 @@ export function calibrationSentence({ last, due, overdue }: CalibrationState, re
   return overdue
     ? `${held}; overdue since ${reader.when(due, 'date')}. Its readings count for less until it is.`
     : `${held}; due ${reader.when(due, 'date')}.`;
+}
+
+/** An instrument as a paper names it. */
+export function saysUsed(
+  kind: InstrumentKind,
+  { name, serial, accuracy, calibratedOn, overdue }: UsedInstrument,
+  reader: Reader,
+): string {
+  const held = calibratedOn ? `calibrated ${reader.when(calibratedOn, 'date')}` : 'not calibrated';
+  return `${name}${serial ? `, no. ${serial}` : ''}; ${saysAccuracy(kind, accuracy, reader)}; ${held}${overdue ? ', overdue' : ''}`;
 }

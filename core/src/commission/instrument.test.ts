@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { standardUncertainty } from './diagnosis/uncertainty.ts';
-import { usualTestInstruments } from './diagnosis/uncertainty.ts';
+import { standardUncertainty, usualTestInstruments } from './diagnosis/uncertainty.ts';
 import {
-  instrumentKinds,
+  type InstrumentKind,
   testInstrumentsOf,
   trustedAccuracy,
   usualAccuracy,
@@ -18,7 +17,7 @@ describe('an instrument', () => {
   });
 
   test('that was found off and left so is uncertain by that as well, in its own measure', () => {
-    const off = (kind: (typeof instrumentKinds)[number], shown: number, truth: number) =>
+    const off = (kind: InstrumentKind, shown: number, truth: number) =>
       trustedAccuracy(kind, usualAccuracy[kind], 0, { shown, truth, adjusted: false });
     // 3-4-5 triangles: 2 % twice over is sqrt(2^2 + x^2).
     expect(off('tds-pen', 342 * 1.0462, 342).percent).toBeCloseTo(Math.hypot(2, 4.62), 6);

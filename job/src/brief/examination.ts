@@ -7,6 +7,7 @@ import {
   type ReadingCode,
   readingExists,
   type SystemDesign,
+  type TestedSystem,
   testedSystemOf,
   testInstrumentsOf,
   toCore,
@@ -97,6 +98,21 @@ const accuraciesOf = ({ instruments = {} }: Verify): Partial<Record<InstrumentKi
 export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
 
 /**
+ * A job's system as it can be tested.
+ * @param today the water as it was surveyed, behind its regulator
+ */
+export function testedOf(
+  survey: JobDocument['survey'],
+  design: SystemDesign,
+  today: FeedWater,
+): TestedSystem {
+  const { disinfectant } = survey.details;
+  const chlorineMgL =
+    survey.disinfectant === 'chlorine' && disinfectant ? toCore('concentration', disinfectant) : 0;
+  return testedSystemOf(design, today, { chlorineMgL });
+}
+
+/**
  * A job's verification as a question to the diagnosis; undefined while too little was read.
  * @param today the water as it was surveyed, behind its regulator
  */
@@ -107,10 +123,7 @@ export function examinationOf(
 ): Examination | undefined {
   const given = givenOf(verify);
   if (!examinedFrom.every((code) => given.some((one) => one.code === code))) return undefined;
-  const { disinfectant } = survey.details;
-  const chlorineMgL =
-    survey.disinfectant === 'chlorine' && disinfectant ? toCore('concentration', disinfectant) : 0;
-  const system = testedSystemOf(design, today, { chlorineMgL });
+  const system = testedOf(survey, design, today);
   return {
     system,
     samplePoint: verify.samplePoint,

@@ -1,4 +1,5 @@
 import { isUltravioletLine } from '@katharos/core';
+import { isPractice } from '../document/verifyRecord.ts';
 import { isFlushed } from '../document/flushRecord.ts';
 import type { JobDocument } from '../document/job.ts';
 
@@ -10,6 +11,7 @@ export const gapCodes = [
   'leaks-unchecked',
   'shutoff-untested',
   'flows-unread',
+  'simulated',
 ] as const;
 export type GapCode = (typeof gapCodes)[number];
 
@@ -35,6 +37,7 @@ export function certificateGaps({ system, plumb, flush, verify }: JobDocument): 
       !(system && isUltravioletLine(system.design)) &&
         (!verify.readings.productFlow || !verify.readings.drainFlow),
     ],
+    ['simulated', isPractice(verify)],
   ];
   return gaps.filter(([, isOpen]) => isOpen).map(([code]) => code);
 }

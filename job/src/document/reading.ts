@@ -21,6 +21,8 @@ const readingShape = z.strictObject({
   by: person.nullable(),
   /** What it was taken with; absent where nobody said. */
   instrument: text(80).optional(),
+  /** Shown by a simulated device, for practice: it says nothing of a household's water. */
+  simulated: z.literal(true).optional(),
 });
 export type Reading = z.infer<typeof readingShape>;
 

@@ -6,7 +6,13 @@ import { z } from 'zod';
 import { instant, person, readingsOf } from './reading.ts';
 import { whole } from './whole.ts';
 
-const lookSchema = z.strictObject({ seen: z.boolean(), at: instant, by: person });
+const lookSchema = z.strictObject({
+  seen: z.boolean(),
+  at: instant,
+  by: person,
+  /** Told by a simulated system, for practice. */
+  simulated: z.literal(true).optional(),
+});
 
 const verifyReadingsSchema = readingsOf<VerifyKey>(verifyFields);
 
@@ -36,3 +42,10 @@ export const verifyRecordSchema = z.strictObject({
   leakCheck: z.enum(['dry', 'leak', 'not-done']),
   note: text(2000),
 });
+
+/** Whether something of a verification was told by a simulated system: then it is practice, and vouches for nothing. */
+export const isPractice = ({
+  readings,
+  looks = {},
+}: Pick<z.infer<typeof verifyRecordSchema>, 'readings' | 'looks'>): boolean =>
+  [...Object.values(readings), ...Object.values(looks)].some((one) => one?.simulated === true);

@@ -1,5 +1,6 @@
+import { unitOf } from '@katharos/core';
 import { type Calibration, calibrationSchema, type Instrument } from '@katharos/job';
-import { instrumentWords } from '@katharos/words';
+import { instrumentWords, unitFor } from '@katharos/words';
 import { Button, Checkbox, Group, SimpleGrid, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { z } from 'zod';
@@ -8,6 +9,7 @@ import { keep } from '../data/line/keep.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
+import { useReader } from '../ui/useReader.ts';
 import { today } from './today.ts';
 import { useDraft } from './useDraft.ts';
 
@@ -44,6 +46,7 @@ export function CalibrationForm({
   const [faults, setFaults] = useState<Record<string, string>>({});
   const { reads } = instrumentWords[kind];
   const measure = { dimension: reads, range: ranges[reads]! };
+  const placeholder = unitOf(reads, unitFor(measure, useReader().units)).symbol;
   const submit = () => {
     const found = faultsBy(calibrationSchema)(draft);
     setFaults(found);
@@ -84,6 +87,7 @@ export function CalibrationForm({
             <MeasureInput
               label="Its true value"
               keptAs="truth"
+              placeholder={placeholder}
               measure={measure}
               value={draft.truth}
               fault={faults.truth && 'Enter what the reference is known to be.'}
@@ -92,6 +96,7 @@ export function CalibrationForm({
             <MeasureInput
               label="The instrument showed"
               keptAs="shown"
+              placeholder={placeholder}
               measure={measure}
               value={draft.shown}
               fault={faults.shown && 'Enter what it showed before anything was turned.'}

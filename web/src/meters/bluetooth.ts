@@ -39,7 +39,10 @@ export class BluetoothTransport implements Transport {
     await this.hearBattery(server, on);
   };
 
-  close = async (): Promise<void> => this.device?.gatt?.disconnect();
+  close = (): Promise<void> => {
+    this.device?.gatt?.disconnect();
+    return Promise.resolve();
+  };
 
   /** Not every device tells what is left in it. */
   private async hearBattery(server: BluetoothRemoteGATTServer, on: TransportEvents) {

@@ -16,13 +16,14 @@ class FakeTransport implements Transport {
     this.refusal = refusal;
   }
 
-  open = async (on: TransportEvents): Promise<void> => {
-    if (this.refusal) throw this.refusal;
+  open = (on: TransportEvents): Promise<void> => {
     this.on = on;
+    return this.refusal ? Promise.reject(this.refusal) : Promise.resolve();
   };
 
-  close = async (): Promise<void> => {
+  close = (): Promise<void> => {
     this.closed = true;
+    return Promise.resolve();
   };
 }
 
@@ -98,15 +99,15 @@ describe('a meter that is connected', () => {
     const encoder = new TextEncoder();
     let feed: ReadableStreamDefaultController<Uint8Array> | undefined;
     const port = {
-      open: async () => undefined,
-      close: async () => undefined,
+      open: () => Promise.resolve(),
+      close: () => Promise.resolve(),
       readable: new ReadableStream<Uint8Array>({
         start: (controller) => {
           feed = controller;
         },
       }),
     };
-    const serial = { requestPort: async () => port as unknown as SerialPort };
+    const serial = { requestPort: () => Promise.resolve(port as unknown as SerialPort) };
     const hub = new MeterHub();
     await hub.join(new LineMeter('gauge', new SerialTransport(serial)));
     feed!.enqueue(encoder.encode('pressure 4.2 b'));

@@ -12,7 +12,7 @@ import { v4 as newId } from 'uuid';
 import type { Meter, MeterEvents } from './meter.ts';
 
 /** Time between two samples, ms. */
-const everyMs = 400;
+const everyMs = 300;
 /** Share of a battery that an hour takes. */
 const drainedPerHour = 0.06;
 /** Under this a device switches itself off. */
@@ -50,12 +50,16 @@ export class StandIn implements Meter {
     return standInNames[this.kind];
   }
 
-  connect = async (events: MeterEvents): Promise<void> => {
+  connect = (events: MeterEvents): Promise<void> => {
     events.battery(this.battery);
     this.timer = setInterval(() => this.step(events), everyMs);
+    return Promise.resolve();
   };
 
-  disconnect = async (): Promise<void> => clearInterval(this.timer);
+  disconnect = (): Promise<void> => {
+    clearInterval(this.timer);
+    return Promise.resolve();
+  };
 
   holdTo = (code: ReadingCode | null): void => {
     this.code = code;

@@ -10,6 +10,7 @@ import {
   type Examination,
   expectedOf,
   type ExpectedReadings,
+  type FaultCode,
   type FeedWater,
   type FillFinding,
   fillFinding,
@@ -27,17 +28,22 @@ import {
   optionConsequences,
   type Outcome,
   type Part,
+  type Practice,
+  practisedSystem,
+  type PractisedSystem,
   type RankedCause,
   type ReadingWorth,
   recommending,
   type Recommendation,
   type Requirements,
+  type SamplePoint,
   type SeenSign,
   type SizingTask,
   type SizingWaters,
   succeed,
   supplyOf,
   type SystemDesign,
+  type TestedSystem,
   type WayOut,
   waysOut,
   weighingReadings,
@@ -137,6 +143,19 @@ export const tasks = {
       ? { diagnosis: diagnosis.value, expected: expected.value }
       : null;
   },
+
+  /** What simulated devices find at a job's system. */
+  practise: ({
+    system,
+    samplePoint,
+    practice,
+    mended,
+  }: {
+    system: TestedSystem;
+    samplePoint: SamplePoint;
+    practice: Practice;
+    mended: FaultCode[];
+  }): Outcome<PractisedSystem> => practisedSystem(system, samplePoint, practice, mended),
 
   noFit: ({
     bodies,

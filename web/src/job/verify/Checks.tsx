@@ -1,5 +1,6 @@
 import type { JobDocument } from '@katharos/job';
 import { useDocument, useEdit } from '../open/useJob.ts';
+import { PractisedLook } from './meters/ByHand.tsx';
 import { SegmentedControl, SimpleGrid, Text } from '@mantine/core';
 
 /** What is tested by hand and eye. */
@@ -55,6 +56,14 @@ export function ShutoffTest() {
           { value: 'passed', label: 'Stops' },
           { value: 'failed', label: 'Runs on' },
         ]}
+      />
+      <PractisedLook
+        code="drainStopsWhenFull"
+        onSeen={(stops) =>
+          edit(({ verify }) => ({
+            verify: { ...verify, shutoffTest: stops ? 'passed' : 'failed' },
+          }))
+        }
       />
     </div>
   );

@@ -24,47 +24,50 @@ export function ReadWith({ design }: { design: SystemDesign }) {
       const instruments = chosen ? { ...rest, [kind]: usedToday(chosen) } : rest;
       return { verify: { ...verify, instruments } };
     });
+  const names = kinds.flatMap((kind) => used[kind]?.name ?? []);
   const overdue = kinds.filter((kind) => used[kind]?.overdue);
   return (
-    <div style={{ marginTop: 16 }}>
-      <Text fw={560} mb={4}>
-        Read with
-      </Text>
-      {kinds.length === 0 ? (
-        <Text size="sm" c="dimmed">
-          Nobody noted what the firm reads with: readings count as those of usual instruments.{' '}
-          <Link to="/instruments">Note the instruments</Link>
-        </Text>
-      ) : (
-        <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }}>
-          {kinds.map((kind) => {
-            const chosen = used[kind];
-            const options = ofKind(kind).map(({ id, name }) => ({ value: id, label: name }));
-            const gone = chosen && !options.some(({ value }) => value === chosen.id);
-            return (
-              <NativeSelect
-                key={kind}
-                label={instrumentWords[kind].name}
-                description={chosen ? saysAccuracy(kind, chosen.accuracy, reader) : undefined}
-                size="md"
-                value={chosen?.id ?? ''}
-                data={[
-                  { value: '', label: 'Not said: a usual one' },
-                  ...(gone ? [{ value: chosen.id, label: chosen.name }] : []),
-                  ...options,
-                ]}
-                onChange={({ currentTarget: { value } }) => choose(kind, value)}
-              />
-            );
-          })}
-        </SimpleGrid>
-      )}
+    <>
+      <details style={{ marginTop: 16 }}>
+        <summary style={{ minHeight: 44, alignContent: 'center' }}>
+          Read with: {names.length > 0 ? reader.list(names) : 'usual instruments'}
+        </summary>
+        {kinds.length === 0 ? (
+          <Text size="sm" c="dimmed">
+            Nobody noted what the firm reads with: readings count as those of usual instruments.{' '}
+            <Link to="/instruments">Note the instruments</Link>
+          </Text>
+        ) : (
+          <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }}>
+            {kinds.map((kind) => {
+              const chosen = used[kind];
+              const options = ofKind(kind).map(({ id, name }) => ({ value: id, label: name }));
+              const gone = chosen && !options.some(({ value }) => value === chosen.id);
+              return (
+                <NativeSelect
+                  key={kind}
+                  label={instrumentWords[kind].name}
+                  description={chosen ? saysAccuracy(kind, chosen.accuracy, reader) : undefined}
+                  size="md"
+                  value={chosen?.id ?? ''}
+                  data={[
+                    { value: '', label: 'Not said: a usual one' },
+                    ...(gone ? [{ value: chosen.id, label: chosen.name }] : []),
+                    ...options,
+                  ]}
+                  onChange={({ currentTarget: { value } }) => choose(kind, value)}
+                />
+              );
+            })}
+          </SimpleGrid>
+        )}
+      </details>
       {overdue.length > 0 && (
         <Text size="sm" mt={4}>
           Past its calibration: {reader.list(overdue.map((kind) => used[kind]!.name))}. Its readings
           count for less. <Link to="/instruments">Calibrate</Link>
         </Text>
       )}
-    </div>
+    </>
   );
 }

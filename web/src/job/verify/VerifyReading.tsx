@@ -1,6 +1,17 @@
-import { type EnteredQuantity, type FieldName, type VerifyKey, verifyFields } from '@katharos/job';
+import { channelOf } from '@katharos/core';
+import {
+  type EnteredQuantity,
+  type FieldName,
+  type Reading,
+  readingOfKey,
+  type VerifyKey,
+  verifyFields,
+} from '@katharos/job';
+import { Text } from '@mantine/core';
 import { useJob } from '../open/useJob.ts';
 import { JugWatch } from './JugWatch.tsx';
+import { PractisedFigure } from './meters/ByHand.tsx';
+import { ReadByMeter } from './meters/ReadByMeter.tsx';
 import { useReadWith } from './useReadWith.ts';
 import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
 
@@ -11,18 +22,26 @@ interface Props {
   wordsOf?: FieldName | undefined;
 }
 
-/** One reading of the verification. */
+type TakenFrom = Pick<Reading, 'instrument' | 'simulated'>;
+
+/** One reading of the verification: typed, by jug and watch, or from a meter that is connected. */
 export function VerifyReading({ name, fault, wordsOf }: Props) {
   const { document, edit, stamp } = useJob();
   const { named } = useReadWith();
   const field = wordsOf ? { ...verifyFields[name], name: wordsOf } : verifyFields[name];
-  const commit = (quantity: EnteredQuantity | undefined) =>
+  const commit = (quantity: EnteredQuantity | undefined, from: TakenFrom = {}) =>
     edit(({ verify }) => {
       const { [name]: _old, ...rest } = verify.readings;
       const { at, by } = stamp();
-      const readings = quantity ? { ...rest, [name]: { ...quantity, takenAt: at, by } } : rest;
-      return { verify: { ...(quantity ? named(verify, name) : verify), readings } };
+      const readings = quantity
+        ? { ...rest, [name]: { ...quantity, takenAt: at, by, ...from } }
+        : rest;
+      return {
+        verify: { ...(quantity && !from.simulated ? named(verify, name) : verify), readings },
+      };
     });
+  const code = readingOfKey[name];
+  const isPracticed = document.verify.readings[name]?.simulated;
   const byJug = field.dimension === 'flow' || field.dimension === 'tapFlow';
   return (
     <div>
@@ -30,9 +49,31 @@ export function VerifyReading({ name, fault, wordsOf }: Props) {
         field={field}
         quantity={document.verify.readings[name]}
         fault={fault}
-        onCommit={commit}
+        onCommit={(quantity) => commit(quantity)}
       />
-      {byJug && <JugWatch name={name} field={field} onTaken={commit} />}
+      {isPracticed && (
+        <Text size="sm" c="dimmed">
+          Simulated
+        </Text>
+      )}
+      <ReadByMeter
+        code={code}
+        field={field}
+        onTaken={(quantity, meter) =>
+          commit(quantity, {
+            instrument: meter.name,
+            ...(meter.isStandIn ? { simulated: true } : {}),
+          })
+        }
+      />
+      {!channelOf(code) && (
+        <PractisedFigure
+          code={code}
+          field={field}
+          onTaken={(quantity) => commit(quantity, { simulated: true })}
+        />
+      )}
+      {byJug && <JugWatch name={name} field={field} onTaken={(flow) => commit(flow)} />}
     </div>
   );
 }

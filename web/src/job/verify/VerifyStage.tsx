@@ -30,11 +30,13 @@ import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
+import { ConnectMeter, MetersPanel } from './meters/MetersPanel.tsx';
+import { PracticeProvider } from './meters/PracticeProvider.tsx';
 import { ReadWith } from './ReadWith.tsx';
 import { SampledAt } from './SampledAt.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
-import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 
@@ -78,65 +80,71 @@ function Verifying({ design }: { design: SystemDesign }) {
         : failureSentence({ ...judged.failure, path: fieldWords[verifyFields[key].name].label })
       : undefined;
   return (
-    <Stack gap="md">
-      <Title order={2} size="h3">
-        Verify
-      </Title>
-      {today && <FlushFindings design={design} water={today} />}
-      <EarlierVerifications verify={verify} />
-      <section className="panel" aria-label="Readings">
-        <Title order={3} size="h4">
-          Readings
+    <PracticeProvider design={design} today={today}>
+      <Stack gap="md">
+        <Title order={2} size="h3">
+          Verify
         </Title>
-        <Text size="sm" c="dimmed" mb="sm">
-          Tank valve closed, tap open for ten minutes, rinsed cup, same meter for both. Not the
-          first tank, not the first glass after a night.
-        </Text>
-        <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
-          {basicVerifyKeys.map((key) => (
-            <VerifyReading key={key} name={key} fault={faultAt(key)} />
-          ))}
-          {further.map((key) => (
-            <VerifyReading key={key} name={key} />
-          ))}
-        </SimpleGrid>
-        <SampledAt design={design} />
-        <ReadWith design={design} />
-      </section>
-      <Checks verify={verify} />
-      {examination && <DiagnosisPanel examination={examination} />}
-      {examination && <OtherReadings examination={examination} />}
-      {judged === null && <MissingReadings verify={verify} />}
-      {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
-        <Tone kind="bad" head="These readings do not go together" role="alert">
-          {failureSentence(judged.failure)}
-        </Tone>
-      )}
-      {judged?.ok && (
-        <VerdictPanel
-          verdict={judged.value}
-          checks={verify}
-          elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
+        {today && <FlushFindings design={design} water={today} />}
+        <EarlierVerifications verify={verify} />
+        <MetersPanel />
+        <section className="panel" aria-label="Readings">
+          <Group justify="space-between">
+            <Title order={3} size="h4">
+              Readings
+            </Title>
+            <ConnectMeter />
+          </Group>
+          <Text size="sm" c="dimmed" mb="sm">
+            Tank valve closed, tap open for ten minutes, rinsed cup, same meter for both. Not the
+            first tank, not the first glass after a night.
+          </Text>
+          <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
+            {basicVerifyKeys.map((key) => (
+              <VerifyReading key={key} name={key} fault={faultAt(key)} />
+            ))}
+            {further.map((key) => (
+              <VerifyReading key={key} name={key} />
+            ))}
+          </SimpleGrid>
+          <SampledAt design={design} />
+          <ReadWith design={design} />
+        </section>
+        <Checks verify={verify} />
+        {examination && <DiagnosisPanel examination={examination} />}
+        {examination && <OtherReadings examination={examination} />}
+        {judged === null && <MissingReadings verify={verify} />}
+        {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
+          <Tone kind="bad" head="These readings do not go together" role="alert">
+            {failureSentence(judged.failure)}
+          </Tone>
+        )}
+        {judged?.ok && (
+          <VerdictPanel
+            verdict={judged.value}
+            checks={verify}
+            elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
+          />
+        )}
+        <NoteField
+          label="Remark"
+          keptAs="remark"
+          most={2000}
+          value={verify.note}
+          onSave={(note, of) => edit((current) => ({ verify: { ...current.verify, note } }), of)}
         />
-      )}
-      <NoteField
-        label="Remark"
-        keptAs="remark"
-        most={2000}
-        value={verify.note}
-        onSave={(note, of) => edit((current) => ({ verify: { ...current.verify, note } }), of)}
-      />
-      {judged?.ok && (
-        <Button
-          size="lg"
-          component={Link}
-          to={`/jobs/${jobId}/keep`}
-          style={{ alignSelf: 'flex-start' }}
-        >
-          Go on to the certificate
-        </Button>
-      )}
-    </Stack>
+        {judged?.ok && (
+          <Button
+            size="lg"
+            component={Link}
+            to={`/jobs/${jobId}/keep`}
+            style={{ alignSelf: 'flex-start' }}
+          >
+            Go on to the certificate
+          </Button>
+        )}
+      </Stack>
+    </PracticeProvider>
   );
 }
 
