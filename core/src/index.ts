@@ -268,6 +268,7 @@ export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
 export * from './commission/instrument.ts';
+export { type Judgement, judgementOf } from './commission/judgement.ts';
 export {
   channelKinds,
   channelOf,

@@ -351,6 +351,7 @@ for (const [name, path, heading] of [
   ['the jobs', '/jobs', 'Jobs'],
   ['the firm', '/firm', 'How the firm works'],
   ['the van', '/van', 'What the van holds'],
+  ['the instruments', '/instruments', 'Instruments'],
   ['an address of nothing', '/nothing/here', 'Nothing is kept under this address'],
 ] as const) {
   test(`nothing is in the way of anybody: ${name}`, async ({ page }) => {

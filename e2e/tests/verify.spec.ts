@@ -177,6 +177,38 @@ test('stand-in meters lead somebody who practises to the planted cause; mended a
   );
 });
 
+test('an instrument is noted and calibrated without a line, counts for less where it was found off, and stands on what it read', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/instruments');
+  const pen = page.getByRole('region', { name: 'Pen in the blue case' });
+  await expect(pen).toBeVisible();
+  await context.setOffline(true);
+  await pen.getByRole('button', { name: 'Calibrate' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Note it' }).click();
+  await expect(dialog.getByText('Say what it was held against.')).toBeVisible();
+  await dialog.getByLabel('Held against').fill('Reference, lot 30');
+  await dialog.getByLabel('Its true value').fill('342');
+  await dialog.getByLabel('The instrument showed').fill('376');
+  await dialog.getByRole('button', { name: 'Note it' }).click();
+  await expect(dialog).toHaveCount(0);
+  const log = pen.getByRole('table');
+  await expect(log).toContainText('Kept here, to be sent');
+  await context.setOffline(false);
+  await expect(log).not.toContainText('Kept here, to be sent', { timeout: 20_000 });
+  await expect(log.getByRole('row')).toHaveCount(5);
+
+  await seedJob(page, 'Maud Ellerthwaite', { chosen: true, at: 'verify' });
+  await take(page, 'feedTdsMgL', readOf(planted().sound));
+  const readWith = page.getByText(/^Read with: Pen in the blue case$/);
+  await expect(readWith).toBeVisible();
+  await readWith.click();
+  // 34 of 342 is a tenth: with the pen's own 2 %, 10.1 %.
+  await expect(page.getByText('± 10.1 % and 1.0 mg/L')).toBeVisible();
+});
+
 test('what cannot be is said at its field, and asks nothing of the causes', async ({ page }) => {
   await seedJob(page, 'Ysolde Marrick', { chosen: true, at: 'verify' });
   const readings = readOf(planted().sound);

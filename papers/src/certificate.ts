@@ -7,11 +7,15 @@ import {
   type UltravioletLine,
   verdict,
   type Acceptance,
+  type Diagnosis,
+  judgementOf,
+  limitsFound,
   acceptance,
   lampAcceptance,
 } from '@katharos/core';
 import {
   type FirmSettings,
+  limitsOf,
   verificationReadings,
   type VerifyKey,
   verifyFields,
@@ -31,6 +35,8 @@ import {
   codesCaveat,
   acceptanceSentences,
   gradeWords,
+  judgementSentences,
+  limitSentence,
   instrumentWords,
   meterCaveat,
   verdictSentences,
@@ -62,6 +68,8 @@ export interface CertificateSource {
   number: number;
   document: JobDocument;
   firm: { name: string; settings: FirmSettings };
+  /** What is behind the readings, weighed by whoever has the time for it; null where it cannot be. */
+  diagnosis: Diagnosis | null;
   /** Absent on a draft. */
   issue?: Issue;
 }
@@ -71,6 +79,7 @@ export function certificateOf({
   number,
   document,
   firm,
+  diagnosis,
   issue,
 }: CertificateSource): Certificate | undefined {
   if (!document.system) return undefined;
@@ -78,7 +87,7 @@ export function certificateOf({
   const reader = readerOf(firm.settings);
   const found = isUltravioletLine(design)
     ? lampResult(document, design, reader)
-    : membraneResult(document, design, reader);
+    : membraneResult({ document, design, firm, diagnosis }, reader);
   if (!found) return undefined;
   const { verify, customer } = document;
   const issued = issuedOf(issue, reader);
@@ -139,22 +148,29 @@ function earlierTable(verify: JobDocument['verify'], reader: Reader) {
 type Result = Pick<Certificate, 'title' | 'grade' | 'result' | 'sentences'>;
 
 function membraneResult(
-  document: JobDocument,
-  design: SystemDesign,
+  {
+    document,
+    design,
+    firm: { settings },
+    diagnosis,
+  }: Pick<CertificateSource, 'document' | 'firm' | 'diagnosis'> & { design: SystemDesign },
   reader: Reader,
 ): Result | undefined {
   const readings = verificationReadings(document);
-  const judged = readings && verdict(design, readings);
-  if (!judged?.ok) return undefined;
-  const { rejection } = judged.value;
-  const accepted = acceptance(judged.value, document.verify);
+  const found = readings && verdict(design, readings);
+  if (!found?.ok) return undefined;
+  const limits = limitsOf(settings);
+  const judgement = diagnosis && judgementOf(diagnosis);
+  const accepted = acceptance(found.value, document.verify, judgement, limits);
   return {
     title: 'Verification of a reverse osmosis system',
     grade: accepted.grade,
-    result: `${gradeWords[accepted.grade]}: ${reader.percent(rejection.measured, 1)} of the dissolved solids held back`,
+    result: `${gradeWords[accepted.grade]}: ${reader.percent(found.value.rejection.measured, 1)} of the dissolved solids held back`,
     sentences: [
       ...acceptanceSentences(accepted, reader),
-      ...verdictSentences(judged.value, reader),
+      ...(judgement ? judgementSentences(judgement, reader) : []),
+      ...limitsFound(found.value, limits).map((limit) => limitSentence(limit, reader)),
+      ...verdictSentences(found.value, reader),
     ],
   };
 }

@@ -1,4 +1,15 @@
-import type { Acceptance, Comparison, OpenFault, Remark, Unchecked, Verdict } from '@katharos/core';
+import type {
+  Acceptance,
+  Comparison,
+  FaultCode,
+  Judgement,
+  LimitFound,
+  OpenFault,
+  Remark,
+  Unchecked,
+  Verdict,
+} from '@katharos/core';
+import { causeOfFault, sayProbability } from './diagnosis.ts';
 import type { Reader } from './reader.ts';
 
 export const gradeWords: Record<Acceptance['grade'], string> = {
@@ -10,11 +21,7 @@ export const gradeWords: Record<Acceptance['grade'], string> = {
 const faultWords: Record<OpenFault, string> = {
   leak: 'A leak was found. Mend it and check again before anything else.',
   'runs-on': 'The drain does not stop when the tank is full: it would run day and night.',
-  rejection: 'The membrane holds back less than 80 % of the dissolved solids.',
-  'product-flow':
-    'The product flow is less than half, or more than twice, of what this system should make here.',
-  'drain-flow':
-    'The drain flow is less than half, or more than twice, of what this restrictor should pass.',
+  'not-sound': 'Something is wrong with it, by all that was read.',
   dose: 'The dose is too low at the flow that was measured. Hold the flow back, or fit a larger lamp, before anybody drinks.',
   'lamp-water':
     'The water that reaches the lamp would shade it or coat its sleeve. Treat it first, before anybody drinks.',
@@ -23,10 +30,10 @@ const faultWords: Record<OpenFault, string> = {
 };
 
 const remarkWords: Record<Remark, string> = {
-  'rejection-low': 'the rejection lies between 80 and 90 %',
-  'not-as-expected': 'the rejection lies below what this system should show',
-  'product-flow-off': 'the product flow lies outside its band',
-  'drain-flow-off': 'the drain flow lies outside its band',
+  'not-sure': 'it is not sure that nothing is wrong',
+  'not-weighed': 'what may be behind these readings could not be weighed',
+  'limit:rejection': 'the rejection lies under what the firm asks for',
+  'limit:product-tds': 'the product lies over what the firm allows',
 };
 
 const uncheckedWords: Record<Unchecked, string> = {
@@ -52,6 +59,66 @@ export function acceptanceSentences(
       : []),
   ];
 }
+
+/** What of a system each fault is about, for whoever reads that nothing was read of it. */
+const faultMatters: Record<Exclude<FaultCode, 'healthy'>, string> = {
+  'supply-valve-partly-open': 'the feed valve',
+  'prefilter-blocked': 'the pre-filters',
+  'carbon-spent': 'the carbon',
+  'membrane-absent': 'the membrane',
+  'membrane-bypass': 'the membrane’s seals',
+  'brine-seal-failed': 'the membrane’s seals',
+  'membrane-oxidised': 'the membrane’s age',
+  'membrane-scaled': 'the membrane’s age',
+  'membrane-old': 'the membrane’s age',
+  'restrictor-missing': 'the restrictor',
+  'restrictor-blocked': 'the restrictor',
+  'check-valve-leaking': 'the check valve',
+  'shutoff-stuck-open': 'the shut-off',
+  'shutoff-stuck-closed': 'the shut-off',
+  'supply-pressure-low': 'the supply pressure',
+  'precharge-lost': 'the tank’s air',
+  'precharge-high': 'the tank’s air',
+  'bladder-torn': 'the tank’s bladder',
+  'post-filter-blocked': 'the last filter',
+  'lines-swapped': 'the tubes of product and drain',
+  'sampled-after-minerals': 'where the cup was filled',
+  'sampled-after-standing': 'when the cup was filled',
+  'pump-off': 'the pump',
+  'pump-weak': 'the pump',
+  'feed-water-changed': 'the source',
+  'meter-miscalibrated': 'the meter',
+  'tank-valve-closed': 'the tank’s valve',
+  'drain-line-blocked': 'the drain line',
+  'product-tube-kinked': 'the product tube',
+};
+
+/** How likely it is that nothing is wrong, what else it may be, and what was not told of. */
+export function judgementSentences(
+  { sound, leading, untold }: Judgement,
+  reader: Reader,
+): string[] {
+  const matters = untold.flatMap((fault) => (fault === 'healthy' ? [] : faultMatters[fault]));
+  const open = [...new Set(matters)];
+  return [
+    `That nothing is wrong is ${sayProbability(sound, reader)} likely, of all that these readings can tell.`,
+    ...(leading && leading.probability > worthNaming
+      ? [
+          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFault(leading.fault))}`,
+        ]
+      : []),
+    ...(open.length > 0 ? [`They tell nothing of ${reader.list(open)}.`] : []),
+  ];
+}
+
+/** Over this a fault is named beside the verdict. */
+const worthNaming = 0.1;
+
+/** A firm's limit beside what was measured. */
+export const limitSentence = ({ of, limit, kept }: LimitFound, reader: Reader): string =>
+  of === 'rejection'
+    ? `The firm asks for ${reader.percent(limit, 0)} of rejection: that it is reached is ${sayProbability(kept, reader)} likely.`
+    : `The firm allows ${reader.say('tds', limit)} of product: that it is kept is ${sayProbability(kept, reader)} likely.`;
 
 /** The verdict in sentences: the grade, then how it stands to what this system should do today. */
 export function verdictSentences(verdict: Verdict, reader: Reader): string[] {

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import {
+  type Judgement,
   failureCodes,
   type FlushStep,
   type InstalledSystem,
@@ -16,7 +17,7 @@ import { flushWords } from './flush.ts';
 import { fieldWords } from './fields.ts';
 import { checkInput } from './issues.ts';
 import { placeName } from './parts.ts';
-import { verdictSentences } from './verdict.ts';
+import { judgementSentences, limitSentence, verdictSentences } from './verdict.ts';
 import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
 import { z } from 'zod';
 
@@ -75,8 +76,8 @@ describe('a verdict in words', () => {
     sigmas: (measured - expected) / sigma,
   });
   const verdictOf = (passage: number, change: Partial<Verdict> = {}): Verdict => ({
-    grade: 'good',
     asExpected: true,
+    readingError: { rejection: 0.003, productTds: 1 },
     rejection: compared(1 - passage, 0.95, 0.01),
     productTds: compared(400 * passage, 20, 4),
     productFlow: null,
@@ -101,6 +102,35 @@ describe('a verdict in words', () => {
     const sentences = verdictSentences(verdictOf(0.05, flows), us);
     expect(sentences).toHaveLength(3);
     expect(sentences[2]).toMatch(/product flow .* below .*gpd/);
+  });
+});
+
+describe('what all that was read comes to', () => {
+  const judgement: Judgement = {
+    sound: 0.87,
+    leading: { fault: 'membrane-old', probability: 0.12 },
+    untold: ['precharge-lost', 'precharge-high', 'carbon-spent'],
+  };
+
+  test('is said with how likely it is, what else it may be, and what it tells nothing of', () => {
+    expect(judgementSentences(judgement, metric)).toEqual([
+      'That nothing is wrong is 87 % likely, of all that these readings can tell.',
+      'The likeliest fault instead, with 12 %: the membrane is simply old.',
+      'They tell nothing of the tank’s air and the carbon.',
+    ]);
+    const sure = { sound: 0.999, leading: null, untold: [] };
+    expect(judgementSentences(sure, metric)).toEqual([
+      'That nothing is wrong is over 99 % likely, of all that these readings can tell.',
+    ]);
+  });
+
+  test('stands beside the firm’s limits', () => {
+    expect(limitSentence({ of: 'rejection', limit: 0.9, kept: 0.975 }, metric)).toBe(
+      'The firm asks for 90 % of rejection: that it is reached is 98 % likely.',
+    );
+    expect(limitSentence({ of: 'product-tds', limit: 60, kept: 0.004 }, metric)).toBe(
+      'The firm allows 60 mg/L of product: that it is kept is under 1 % likely.',
+    );
   });
 });
 

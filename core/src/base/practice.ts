@@ -67,6 +67,15 @@ export const ultravioletLimits = {
   doseMjCm2: 40,
 } as const;
 
+/** Where a verification is taken to be decided. */
+export const judged = {
+  /** As likely as this that nothing is wrong, and it is accepted; as unlikely as this, and it is not. */
+  sound: 0.8,
+  unsound: 0.2,
+  /** Within so many times of what it was before, the odds of a fault count as not told of. */
+  untoldTimes: 1.12,
+} as const;
+
 /** Customary grades of rejection by a meter. */
 export const rejectionGrades = { good: 0.9, marginal: 0.8 } as const;
 

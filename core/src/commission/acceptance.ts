@@ -1,3 +1,6 @@
+import { normalShare } from '../base/numeric/normal.ts';
+import { judged } from '../base/practice.ts';
+import type { Judgement } from './judgement.ts';
 import type { Verdict } from './verdict.ts';
 
 /** What was tested by hand and eye. */
@@ -7,18 +10,10 @@ export interface HandChecks {
 }
 
 /** What keeps a system from being accepted. */
-export type OpenFault =
-  | 'leak'
-  | 'runs-on'
-  | 'rejection'
-  | 'product-flow'
-  | 'drain-flow'
-  | 'dose'
-  | 'lamp-water'
-  | 'membrane-ahead';
+export type OpenFault = 'leak' | 'runs-on' | 'not-sound' | 'dose' | 'lamp-water' | 'membrane-ahead';
 
 /** What is to be looked into, though the system can be accepted. */
-export type Remark = 'rejection-low' | 'not-as-expected' | 'product-flow-off' | 'drain-flow-off';
+export type Remark = 'not-sure' | 'not-weighed' | `limit:${LimitFound['of']}`;
 
 /** What was not checked, and is therefore not vouched for. */
 export type Unchecked = 'leak' | 'shut-off' | 'product-flow' | 'drain-flow' | 'lamp-water';
@@ -31,32 +26,65 @@ export interface Acceptance {
   unchecked: Unchecked[];
 }
 
-/** A flow beyond this many times off, either way, is a fault and no scatter: a stuck valve, a missing restrictor, a tube that is shut. */
-const faultyTimes = 2;
+/** What a firm holds a product to, whatever a system could do. */
+export interface AcceptanceLimits {
+  /** Share of the feed's solids that may pass. */
+  productShareOfFeed: number;
+  productTdsMgL: number;
+}
 
-const isFaulty = (flow: Verdict['productFlow']): boolean =>
-  flow !== null &&
-  Math.abs(flow.sigmas) > 2 &&
-  !(flow.measured < faultyTimes * flow.expected && flow.expected < faultyTimes * flow.measured);
+/** A limit of the firm beside what was measured. */
+export interface LimitFound {
+  of: 'rejection' | 'product-tds';
+  /** Least rejection as a share; most product, mg/L. */
+  limit: number;
+  /** How likely it is that it is kept, by the uncertainty of the reading. */
+  kept: number;
+}
 
-const isOff = (flow: Verdict['productFlow']): boolean =>
-  flow !== null && Math.abs(flow.sigmas) > 2 && !isFaulty(flow);
+/** Each of a firm's limits, and how likely it is that the truth behind the reading keeps it. */
+export function limitsFound(
+  { rejection, productTds, readingError }: Verdict,
+  { productShareOfFeed, productTdsMgL }: AcceptanceLimits,
+): LimitFound[] {
+  const least = 1 - productShareOfFeed;
+  return [
+    {
+      of: 'rejection',
+      limit: least,
+      kept: normalShare((rejection.measured - least) / readingError.rejection),
+    },
+    {
+      of: 'product-tds',
+      limit: productTdsMgL,
+      kept: normalShare((productTdsMgL - productTds.measured) / readingError.productTds),
+    },
+  ];
+}
 
-/** A membrane system by its rejection, its flows, and what was tested by hand. Any open fault, and it is not accepted. */
-export function acceptance(verdict: Verdict, checks: HandChecks): Acceptance {
-  const { grade, asExpected, productFlow, drainFlow } = verdict;
+/**
+ * A membrane system by how likely it is that nothing is wrong with it, by what was tested by hand, and by the firm's limits beside. An
+ * open fault, and it is not accepted; a limit that is hardly kept is something to be looked into, for a sound system may not reach it in
+ * a hard water.
+ * @param judgement null where the causes could not be weighed
+ */
+export function acceptance(
+  verdict: Verdict,
+  checks: HandChecks,
+  judgement: Judgement | null,
+  limits: AcceptanceLimits,
+): Acceptance {
+  const { productFlow, drainFlow } = verdict;
+  const sound = judgement?.sound ?? null;
+  const isUnsound = sound !== null && sound <= judged.unsound;
   return graded(
+    [...handFaults(checks), ...(isUnsound ? (['not-sound'] as const) : [])],
     [
-      ...handFaults(checks),
-      ...(grade === 'fail' ? (['rejection'] as const) : []),
-      ...(isFaulty(productFlow) ? (['product-flow'] as const) : []),
-      ...(isFaulty(drainFlow) ? (['drain-flow'] as const) : []),
-    ],
-    [
-      ...(grade === 'marginal' ? (['rejection-low'] as const) : []),
-      ...(asExpected ? [] : (['not-as-expected'] as const)),
-      ...(isOff(productFlow) ? (['product-flow-off'] as const) : []),
-      ...(isOff(drainFlow) ? (['drain-flow-off'] as const) : []),
+      ...(sound === null ? (['not-weighed'] as const) : []),
+      ...(sound !== null && !isUnsound && sound < judged.sound ? (['not-sure'] as const) : []),
+      ...limitsFound(verdict, limits).flatMap(({ of, kept }) =>
+        kept < keptAtLeast ? ([`limit:${of}`] as const) : [],
+      ),
     ],
     [
       ...(checks.leakCheck === 'not-done' ? (['leak'] as const) : []),
@@ -66,6 +94,9 @@ export function acceptance(verdict: Verdict, checks: HandChecks): Acceptance {
     ],
   );
 }
+
+/** Under this chance a limit counts as not kept. */
+const keptAtLeast = 0.5;
 
 /** What is known of a lamp at the flow that was measured. */
 export interface LampFound {

@@ -1,4 +1,3 @@
-import { rejectionGrades } from '../base/practice.ts';
 import { firstOutOfRange } from '../base/guard.ts';
 import { limits } from '../base/limits.ts';
 import { fail, type Outcome, succeed } from '../base/outcome.ts';
@@ -27,11 +26,12 @@ export interface Comparison {
 }
 
 export interface Verdict {
-  grade: 'good' | 'marginal' | 'fail';
   /** Whether the rejection lies within what this system should do today. */
   asExpected: boolean;
   rejection: Comparison;
   productTds: Comparison;
+  /** Standard uncertainty of what was measured alone. */
+  readingError: { rejection: number; productTds: number };
   productFlow: Comparison | null;
   drainFlow: Comparison | null;
   recovery: Comparison | null;
@@ -41,7 +41,7 @@ export interface Verdict {
 const flowShare = Math.hypot(0.02, 1 / 30);
 
 /**
- * Compares readings with what the system should do in this very water, and grades the rejection.
+ * Compares readings with what the system should do in this very water.
  * The band propagates each instrument and the element's own spread through the model by one-sided differences.
  * Errors: 'out-of-range' with the reading; those of the operating point, if the system could not run at these readings.
  */
@@ -89,15 +89,10 @@ export function verdict(
     spread.concentrateFlowLPerH,
   );
   return succeed({
-    grade:
-      measuredRejection >= rejectionGrades.good
-        ? 'good'
-        : measuredRejection >= rejectionGrades.marginal
-          ? 'marginal'
-          : 'fail',
     // Better than expected is no fault of the membrane; only too little rejection counts against it.
     asExpected: rejection.sigmas >= -2,
     rejection,
+    readingError: { rejection: passageError, productTds: productError },
     productTds: compare(
       readings.productTdsMgL,
       expected.permeateTdsMgL,

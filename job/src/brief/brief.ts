@@ -16,6 +16,7 @@ import {
   type ResolvedSurvey,
   resolveSurvey,
   type SiteFacts,
+  type SizingWaters,
   type SizingTask,
   succeed,
   supplySettings,
@@ -117,6 +118,20 @@ const branchFields: Record<
     plate: true,
   },
 };
+
+/** The waters that a survey was made in, behind regulator and softener. Errors: those of `resolveSurvey`. */
+export function watersOf(
+  survey: Survey,
+  overruled: BriefOptions['overruled'] = {},
+): Outcome<SizingWaters> {
+  const resolved = resolveSurvey(surveyReadings(survey), {
+    restingBar: detailOf(survey, 'staticPressure'),
+    disinfectant: disinfectantOf(survey),
+  });
+  if (!resolved.ok) return resolved;
+  const { values, waters } = resolved.value;
+  return succeed(treatedWaters(waters, supplySettings(values.highestPressure, overruled)));
+}
 
 /** Turns a survey and a catalogue into a sizing task. Errors: those of `resolveSurvey`. */
 export function briefOf(

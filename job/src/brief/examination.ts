@@ -1,18 +1,18 @@
 import {
   type Accuracy,
   type Examination,
-  type FeedWater,
   type Given,
   type InstrumentKind,
+  isUltravioletLine,
   type ReadingCode,
   readingExists,
-  type SystemDesign,
   type TestedSystem,
   testedSystemOf,
   testInstrumentsOf,
   toCore,
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
+import { optionsOf, watersOf } from './brief.ts';
 import { type TestLook, verifyFields, type VerifyKey } from '../fields/fields.ts';
 
 /** Which reading of the core each of a verification's is. */
@@ -97,33 +97,30 @@ const accuraciesOf = ({ instruments = {} }: Verify): Partial<Record<InstrumentKi
 /** What has to be read before a cause can be looked for at all. */
 export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
 
-/**
- * A job's system as it can be tested.
- * @param today the water as it was surveyed, behind its regulator
- */
-export function testedOf(
-  survey: JobDocument['survey'],
-  design: SystemDesign,
-  today: FeedWater,
-): TestedSystem {
+/** A job's system as it can be tested, in the water of its survey; undefined without a membrane, or while the survey contradicts itself. */
+export function testedOf({
+  survey,
+  size,
+  system,
+}: Pick<JobDocument, 'survey' | 'size' | 'system'>): TestedSystem | undefined {
+  if (!system || isUltravioletLine(system.design)) return undefined;
+  const waters = watersOf(survey, optionsOf(size.overruled));
+  if (!waters.ok) return undefined;
   const { disinfectant } = survey.details;
   const chlorineMgL =
     survey.disinfectant === 'chlorine' && disinfectant ? toCore('concentration', disinfectant) : 0;
-  return testedSystemOf(design, today, { chlorineMgL });
+  return testedSystemOf(system.design, waters.value.today, { chlorineMgL });
 }
 
-/**
- * A job's verification as a question to the diagnosis; undefined while too little was read.
- * @param today the water as it was surveyed, behind its regulator
- */
+/** A job's verification as a question to the diagnosis; undefined while too little was read. */
 export function examinationOf(
-  { survey, verify }: Pick<JobDocument, 'survey' | 'verify'>,
-  design: SystemDesign,
-  today: FeedWater,
+  document: Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify'>,
 ): Examination | undefined {
+  const { verify } = document;
   const given = givenOf(verify);
   if (!examinedFrom.every((code) => given.some((one) => one.code === code))) return undefined;
-  const system = testedOf(survey, design, today);
+  const system = testedOf(document);
+  if (!system) return undefined;
   return {
     system,
     samplePoint: verify.samplePoint,

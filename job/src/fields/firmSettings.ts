@@ -1,3 +1,4 @@
+import { type AcceptanceLimits, usualRequirements } from '@katharos/core';
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
 import { fault } from './schemaFault.ts';
@@ -50,3 +51,9 @@ export const usualFirmSettings: FirmSettings = { units: 'metric', currency: 'EUR
 
 /** Prices of work and tax until a firm sets its own. */
 export const usualPrices = { installationPrice: 240, taxShare: 0.2 } as const;
+
+/** What a firm holds a product to. */
+export const limitsOf = ({ standards }: Pick<FirmSettings, 'standards'>): AcceptanceLimits => ({
+  productShareOfFeed: standards?.productShareOfFeed ?? usualRequirements.productShareOfFeed,
+  productTdsMgL: standards?.productTdsMgL ?? usualRequirements.productTdsMgL,
+});

@@ -1,5 +1,5 @@
 import { type IssuedPaper, type Job, type Session } from '@katharos/contract';
-import { flushOf, plumbedJobOf } from '@katharos/job';
+import { examinationOf, flushOf, plumbedJobOf } from '@katharos/job';
 import {
   type Certificate,
   certificateOf,
@@ -14,7 +14,7 @@ import {
   proposalOf,
 } from '@katharos/papers';
 import { readerOf } from '@katharos/words';
-import type { Part, Van } from '@katharos/core';
+import { diagnose, type Diagnosis, type Part, type Van } from '@katharos/core';
 
 /** All that a paper is made from. */
 export interface PaperSource {
@@ -45,7 +45,7 @@ export function contentOf<K extends SetKind>(
   source: PaperSource,
 ): PaperContents[K] | undefined {
   const makers: { [P in SetKind]: () => PaperContents[P] | undefined } = {
-    certificate: () => certificateOf({ ...plainOf(source) }),
+    certificate: () => certificateOf({ ...plainOf(source), diagnosis: diagnosisOf(source) }),
     proposal: () => proposalOf({ ...plainOf(source), catalogue: source.catalogue }),
     sheet: () => sheetOf(source),
     card: () => cardOf(source),
@@ -62,6 +62,13 @@ const plainOf = ({ job: { number, document }, firm, issue }: PaperSource) => ({
 
 const plumbedOf = ({ job: { document }, firm, catalogue }: PaperSource) =>
   plumbedJobOf(document, catalogue, firm.settings);
+
+/** The causes weighed anew, beside the server's own thread, as they will stand on the certificate. */
+function diagnosisOf({ job: { document } }: PaperSource): Diagnosis | null {
+  const examination = examinationOf(document);
+  const outcome = examination && diagnose(examination);
+  return outcome?.ok ? outcome.value : null;
+}
 
 function cardOf(source: PaperSource): HouseholdCard | undefined {
   const plumbed = plumbedOf(source);

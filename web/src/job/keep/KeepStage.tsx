@@ -1,5 +1,5 @@
 import type { PaperRecord } from '@katharos/contract';
-import { type Certificate, certificateOf } from '@katharos/papers';
+import type { Certificate } from '@katharos/papers';
 import { certificateGaps, saysTheSame } from '@katharos/job';
 import { useSession } from '../../data/session.ts';
 import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
@@ -9,10 +9,11 @@ import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { CertificateSheet } from '../../papers/CertificateSheet.tsx';
 import { IssueDialog } from '../../papers/IssueDialog.tsx';
+import { useDraftCertificate } from '../../papers/useDraftCertificate.ts';
 import { useIssue } from '../../papers/useIssue.ts';
 import { useIssued } from '../../papers/useIssued.ts';
-import { Anchor, Button, Group, NativeSelect, Stack, Text, Title } from '@mantine/core';
-import { useState } from 'react';
+import { Anchor, Button, Group, Loader, NativeSelect, Stack, Text, Title } from '@mantine/core';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import styles from '../../papers/Certificate.module.css';
 
@@ -21,11 +22,13 @@ type Version = number | 'draft' | null;
 /** The certificate: seen as a draft, issued as a record, printed, kept; a change makes a new version beside the old one. */
 export function KeepStage() {
   const jobId = useJobId();
-  const draft = useDraft();
+  const { certificate: draft, weighing } = useDraft();
   const [version, setVersion] = useState<Version>(null);
   const wanted = typeof version === 'number' ? version : undefined;
   const { records, record, paper } = useIssued(jobId, 'certificate', wanted);
-  if (!draft && records.length === 0) return <NothingYet />;
+  if (!draft && records.length === 0) {
+    return weighing ? <Loader aria-label="Weighing all that was read" m="xl" /> : <NothingYet />;
+  }
   const frozen = paper?.content as unknown as Certificate | undefined;
   const showsDraft = version === 'draft' || !record;
   const shown = showsDraft ? draft : frozen;
@@ -60,20 +63,17 @@ export function KeepStage() {
   );
 }
 
-/** The certificate as it would be now; nothing while something for it is missing. */
-function useDraft(): Certificate | undefined {
+/** The certificate as it would be now, in the reader's units. */
+function useDraft() {
   const { document } = useJob();
   const number = useOpenJob((job) => job.number);
   const firm = useSession()?.firm;
   const { units } = useReader();
-  return (
-    firm &&
-    certificateOf({
-      number,
-      document,
-      firm: { ...firm, settings: { ...firm.settings, units } },
-    })
+  const own = useMemo(
+    () => firm && { ...firm, settings: { ...firm.settings, units } },
+    [firm, units],
   );
+  return useDraftCertificate({ number, document }, own);
 }
 
 /** What a certificate says apart from when and by whom it was issued. */

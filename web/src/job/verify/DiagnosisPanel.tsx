@@ -17,16 +17,18 @@ import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import type { Examined } from '../../workers/tasks.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+import type { Computed } from '../../workers/useComputed.ts';
 import { useEdit } from '../open/useJob.ts';
 import { ReadingEntry } from './ReadingEntry.tsx';
 
-/** A new reading ends the work on those before it; typing on is waited for, ms. */
-const settleMs = 150;
+interface Props {
+  examination: Examination;
+  state: Computed<Examined | null>;
+  onAgain: () => void;
+}
 
 /** What is behind the readings: what is likely, by what evidence, what to read next, and what to do. */
-export function DiagnosisPanel({ examination }: { examination: Examination }) {
-  const [state, { again }] = useComputed('examine', examination, { settleMs });
+export function DiagnosisPanel({ examination, state, onAgain }: Props) {
   const examined = state.kind === 'done' ? state.value : state.before;
   return (
     <section className="panel" aria-label="What is behind it" aria-busy={state.kind === 'running'}>
@@ -44,7 +46,7 @@ export function DiagnosisPanel({ examination }: { examination: Examination }) {
         {state.kind === 'failed' && (
           <Tone kind="bad" head="The causes could not be weighed" role="alert">
             {state.message}{' '}
-            <Button variant="default" size="sm" mih={44} onClick={again}>
+            <Button variant="default" size="sm" mih={44} onClick={onAgain}>
               Try again
             </Button>
           </Tone>

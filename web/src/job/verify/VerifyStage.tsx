@@ -1,8 +1,15 @@
-import { failureSentence, fieldWords, verdictSentences } from '@katharos/words';
+import {
+  failureSentence,
+  fieldWords,
+  judgementSentences,
+  limitSentence,
+  verdictSentences,
+} from '@katharos/words';
 import {
   basicVerifyKeys,
   type BasicVerifyKey,
   examinationOf,
+  limitsOf,
   type JobDocument,
   testKeys,
   verificationReadings,
@@ -11,6 +18,9 @@ import {
 import {
   acceptance,
   type HandChecks,
+  type Judgement,
+  judgementOf,
+  limitsFound,
   isUltravioletLine,
   type SystemDesign,
   type Verdict,
@@ -23,6 +33,9 @@ import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
+import { type Computed, useComputed } from '../../workers/useComputed.ts';
+import type { Examined } from '../../workers/tasks.ts';
+import { useSession } from '../../data/session.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
@@ -68,10 +81,8 @@ function Verifying({ design }: { design: SystemDesign }) {
     return readings ? verdict(design, readings) : null;
   }, [design, document]);
   const today = brief?.ok ? brief.value.task.waters.today : null;
-  const examination = useMemo(
-    () => (today ? examinationOf(document, design, today) : undefined),
-    [document, design, today],
-  );
+  const examination = useMemo(() => examinationOf(document), [document]);
+  const [weighing, { again }] = useComputed('examine', examination ?? null, { settleMs });
   const further = testKeys.filter((key) => verify.readings[key]);
   const faultAt = (key: BasicVerifyKey) =>
     judged && !judged.ok && judged.failure.path === coreNames[key]
@@ -80,7 +91,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         : failureSentence({ ...judged.failure, path: fieldWords[verifyFields[key].name].label })
       : undefined;
   return (
-    <PracticeProvider design={design} today={today}>
+    <PracticeProvider>
       <Stack gap="md">
         <Title order={2} size="h3">
           Verify
@@ -111,7 +122,9 @@ function Verifying({ design }: { design: SystemDesign }) {
           <ReadWith design={design} />
         </section>
         <Checks verify={verify} />
-        {examination && <DiagnosisPanel examination={examination} />}
+        {examination && (
+          <DiagnosisPanel examination={examination} state={weighing} onAgain={again} />
+        )}
         {examination && <OtherReadings examination={examination} />}
         {judged === null && <MissingReadings verify={verify} />}
         {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
@@ -123,6 +136,7 @@ function Verifying({ design }: { design: SystemDesign }) {
           <VerdictPanel
             verdict={judged.value}
             checks={verify}
+            judgement={judgementFrom(weighing)}
             elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
           />
         )}
@@ -146,6 +160,16 @@ function Verifying({ design }: { design: SystemDesign }) {
       </Stack>
     </PracticeProvider>
   );
+}
+
+/** A new reading ends the work on those before it; typing on is waited for, ms. */
+const settleMs = 150;
+
+/** What the readings come to, as far as they are weighed. */
+function judgementFrom(state: Computed<Examined | null>): Judgement | null | undefined {
+  if (state.kind === 'failed') return null;
+  if (state.kind !== 'done') return undefined;
+  return state.value && judgementOf(state.value.diagnosis);
 }
 
 /** How the core names the readings in a failure's path. */
@@ -174,13 +198,16 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
 interface VerdictPanelProps {
   verdict: Verdict;
   checks: HandChecks;
+  /** Null where it cannot be weighed; undefined while it is. */
+  judgement: Judgement | null | undefined;
   /** The product's cup was filled behind the tank or the minerals. */
   elsewhere: boolean;
 }
 
-function VerdictPanel({ verdict: judged, checks, elsewhere }: VerdictPanelProps) {
+function VerdictPanel({ verdict: found, checks, judgement, elsewhere }: VerdictPanelProps) {
   const reader = useReader();
-  const accepted = acceptance(judged, checks);
+  const { settings } = useSession()!.firm;
+  const limits = limitsOf(settings);
   return (
     <section className="panel" aria-label="Verdict">
       <Stack>
@@ -189,21 +216,25 @@ function VerdictPanel({ verdict: judged, checks, elsewhere }: VerdictPanelProps)
             <Figure
               hero
               label="Rejection"
-              value={{ text: reader.number(judged.rejection.measured * 100, 1), unit: '%' }}
-              beside={`expected ${reader.percent(judged.rejection.expected, 1)} ± ${reader.number(judged.rejection.band * 100, 1)}`}
+              value={{ text: reader.number(found.rejection.measured * 100, 1), unit: '%' }}
+              beside={`expected ${reader.percent(found.rejection.expected, 1)} ± ${reader.number(found.rejection.band * 100, 1)}`}
               why={{
                 equation:
                   '1 − product TDS / feed TDS, beside what the model gives for this feed, pressure and temperature with the tap open.',
                 source:
                   'Solution-diffusion model with the element’s rating; the band is two standard uncertainties of meter, thermometer, gauge and element.',
                 inputs: [
-                  ['Product expected', reader.say('tds', judged.productTds.expected)],
-                  ['Band', reader.say('tds', judged.productTds.band)],
+                  ['Product expected', reader.say('tds', found.productTds.expected)],
+                  ['Band', reader.say('tds', found.productTds.band)],
                 ],
               }}
             />
           </div>
-          <AcceptanceNotice accepted={accepted} />
+          {judgement === undefined ? (
+            <Text role="status">Weighing all that was read</Text>
+          ) : (
+            <AcceptanceNotice accepted={acceptance(found, checks, judgement, limits)} />
+          )}
         </SimpleGrid>
         {elsewhere && (
           <Text>
@@ -211,10 +242,17 @@ function VerdictPanel({ verdict: judged, checks, elsewhere }: VerdictPanelProps)
             is behind it, above, reckons with where it was filled.
           </Text>
         )}
-        {verdictSentences(judged, reader).map((sentence) => (
+        {judgement &&
+          judgementSentences(judgement, reader).map((sentence) => (
+            <Text key={sentence}>{sentence}</Text>
+          ))}
+        {limitsFound(found, limits).map((limit) => (
+          <Text key={limit.of}>{limitSentence(limit, reader)}</Text>
+        ))}
+        {verdictSentences(found, reader).map((sentence) => (
           <Text key={sentence}>{sentence}</Text>
         ))}
-        <ComparisonTable verdict={judged} />
+        <ComparisonTable verdict={found} />
       </Stack>
     </section>
   );
