@@ -75,8 +75,6 @@ export const judged = {
    */
   sound: 0.6,
   unsound: 0.2,
-  /** Within so many times of what it was before, the odds of a fault count as not told of. */
-  untoldTimes: 1.12,
 } as const;
 
 /** Customary grades of rejection by a meter. */

@@ -44,6 +44,26 @@ describe('what is behind readings', () => {
     });
   });
 
+  test('names what the readings at hand could not show, and nothing that another severity of would', () => {
+    const of = (...codes: ReadingCode[]) => {
+      const given = perfectReadings(withFault('healthy', 0.5), [...flows, ...codes]);
+      const outcome = diagnose({ system: tankSystem, given });
+      if (!outcome.ok) throw new Error(outcome.failure.code);
+      return outcome.value.untold;
+    };
+    const tankAndCarbon: FaultCode[] = [
+      'carbon-spent',
+      'check-valve-leaking',
+      'shutoff-stuck-open',
+      'precharge-lost',
+      'precharge-high',
+      'bladder-torn',
+      'tank-valve-closed',
+    ];
+    expect([...of()].sort()).toEqual([...tankAndCarbon].sort());
+    expect(of('drainStopsWhenFull', 'chlorineAfterCarbonMgL', 'deliveredVolumeL')).toEqual([]);
+  });
+
   // What no reading at hand answers to keeps the odds that it had before.
   test.each<[FaultCode, FaultCode]>([
     ['carbon-spent', 'healthy'],

@@ -6,11 +6,16 @@ import { type Draw, drawsOf } from './draw.ts';
 import { type FaultCode, faultKind, possibleFaults, severityAt } from './fault.ts';
 import { type Fit, fitCause, groundOf, misfitOf } from './fit.ts';
 import { nextReading, type Proposal } from './nextReading.ts';
-import { causesOf, Problem } from './problem.ts';
+import { type Cause, causesOf, type Place, Problem } from './problem.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import { refuseTested, type SamplePoint, type TestedSystem } from './testedSystem.ts';
-import { type Given, type TestInstruments, usualTestInstruments } from './uncertainty.ts';
+import {
+  type Given,
+  type TestInstruments,
+  uncertaintyOf,
+  usualTestInstruments,
+} from './uncertainty.ts';
 
 /** What is asked: a system, where its product was sampled, and what was read. */
 export interface Examination {
@@ -47,6 +52,8 @@ export interface Diagnosis {
   next: Proposal | null;
   /** The likeliest causes as they would show, the likeliest first. */
   stories: Story[];
+  /** What the readings at hand cannot show: it would look like a sound system in all of them. */
+  untold: FaultCode[];
   simulations: number;
 }
 
@@ -157,5 +164,24 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
       misfit: misfitOf(problem, fit),
     };
   });
-  return succeed({ causes, next, stories, simulations: problem.simulations });
+  const untold = possibleFaults(system, samplePoint).filter(
+    (fault) => fault !== 'healthy' && causesOf(fault).every((cause) => isUntold(problem, cause)),
+  );
+  return succeed({ causes, next, stories, untold, simulations: problem.simulations });
+}
+
+/** Of its own uncertainty, how little a reading may differ to tell nothing. */
+const tellsNothing = 0.3;
+
+/** Whether a fault, of the middle of its severities, would show as a sound system does in everything that was read. */
+function isUntold(problem: Problem, cause: Cause): boolean {
+  const middle: Place = { z: new Float64Array(problem.spreads.length), u: 0.5 };
+  const [sound, ill] = [causesOf('healthy')[0]!, cause].map((one) =>
+    problem.predict(one, middle, problem.codes),
+  );
+  return problem.given.every((given, i) => {
+    const [a, b] = [sound![i]!, ill![i]!];
+    if (typeof a !== 'number' || typeof b !== 'number') return a === b;
+    return Math.abs(a - b) < tellsNothing * uncertaintyOf(given, a, problem.instruments);
+  });
 }
