@@ -30,13 +30,13 @@ const views: View[] = [
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
   { file: 'plumb-tubes', job: 'Odalys', path: 'plumb?view=tubes', whole: true },
-  { file: 'plumb-remote', job: 'Hathersage', path: 'plumb?view=fit', whole: true },
   { file: 'plumb-connections', job: 'Odalys', path: 'plumb?view=connections', whole: true },
   { file: 'plumb-parts', job: 'Odalys', path: 'plumb?view=parts', whole: true },
   { file: 'flush-phone', job: 'Hathersage', path: 'flush?whole', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
   { file: 'firm', path: '/firm', whole: true },
+  { file: 'instruments', path: '/instruments' },
   // Last: the waterline stays open once it was opened.
   {
     file: 'size-dark',
@@ -55,7 +55,7 @@ async function takeView(page: Page, base: string, view: View): Promise<void> {
   await page.emulateMedia({ colorScheme: view.dark ? 'dark' : 'light', reducedMotion: 'reduce' });
   await page.goto(base + address);
   await page.getByRole('heading').first().waitFor();
-  await page.waitForFunction(() => !document.body.innerText.includes('Judging'));
+  await page.waitForFunction(() => !/Judging|Weighing/.test(document.body.innerText));
   await page.waitForTimeout(1200);
   await view.before?.(page);
   await page.screenshot({ path: join(folder, `${view.file}.png`), fullPage: view.whole ?? false });
