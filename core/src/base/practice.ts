@@ -70,10 +70,10 @@ export const ultravioletLimits = {
 /** Where a verification is taken to be decided. */
 export const judged = {
   /**
-   * As likely as this that nothing is wrong, and it is accepted; as unlikely as this, and it is not. Six usual readings of a sound system
-   * come to 0.7 to 0.9: faults too mild to show are never excluded by them.
+   * More likely than not that nothing is wrong, and it is accepted; as unlikely as the other, and it is not. Six usual readings of a sound
+   * system come to 0.5 to 0.9: faults too mild to show are never excluded by them.
    */
-  sound: 0.6,
+  sound: 0.5,
   unsound: 0.2,
 } as const;
 

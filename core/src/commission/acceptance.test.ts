@@ -61,7 +61,7 @@ describe('a system is accepted', () => {
   });
 
   test('with a remark where it is not sure, could not be weighed, or hardly keeps a limit of the firm', () => {
-    expect(found(0.5)).toMatchObject({ grade: 'marginal', remarks: ['not-sure'] });
+    expect(found(0.4)).toMatchObject({ grade: 'marginal', remarks: ['not-sure'] });
     expect(found(null)).toMatchObject({ grade: 'marginal', remarks: ['not-weighed'] });
     // A sound system may pass more than the firm likes: that is said, and is no fault of it.
     expect(found(0.95, { productTdsMgL: 0.15 * sampleWater.tdsMgL })).toMatchObject({
