@@ -3,7 +3,7 @@ import type { Certificate } from '@katharos/papers';
 import { certificateGaps, saysTheSame } from '@katharos/job';
 import { useSession } from '../../data/session.ts';
 import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
-import { useWaitingDeeds } from '../open/useWaitingDeeds.ts';
+import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
@@ -87,7 +87,7 @@ function plain({
 }
 
 const useIssuing = (): boolean =>
-  useWaitingDeeds().some((deed) => deed.kind === 'paper' && deed.paper === 'certificate');
+  useJobDeeds().some((deed) => deed.kind === 'paper' && deed.paper === 'certificate');
 
 /** How the newest record stands to the job as it is. */
 function Standing({

@@ -8,7 +8,7 @@ import { doToJob } from '../../data/openJob.ts';
 import { useSession } from '../../data/session.ts';
 import { useAppDispatch } from '../../data/store.ts';
 import { useJobId } from '../open/useJob.ts';
-import { useWaitingDeeds } from '../open/useWaitingDeeds.ts';
+import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { photographAddress, photographKinds } from './photographWords.ts';
 
 /** A photograph to be shown: from the server, or from this browser while it waits to be sent. */
@@ -81,7 +81,7 @@ export function useJobPhotographs() {
   const jobId = useJobId();
   const session = useSession();
   const { data, error, isLoading, refetch } = usePhotographsQuery(jobId);
-  const deeds = useWaitingDeeds();
+  const deeds = useJobDeeds();
   const name = session?.user.name ?? '';
   const list = data?.photographs;
   const photographs = useMemo(

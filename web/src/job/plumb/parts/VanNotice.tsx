@@ -2,7 +2,7 @@ import { useReader } from '../../../ui/useReader.ts';
 import type { VanCheck } from '@katharos/core';
 import { doToJob } from '../../../data/openJob.ts';
 import { useAppDispatch } from '../../../data/store.ts';
-import { useWaitingDeeds } from '../../open/useWaitingDeeds.ts';
+import { useJobDeeds } from '../../open/useJobDeeds.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { Button, Group, Text } from '@mantine/core';
 import { Link } from 'react-router';
@@ -11,7 +11,7 @@ import { Link } from 'react-router';
 export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck }) {
   const reader = useReader();
   const dispatch = useAppDispatch();
-  const waiting = useWaitingDeeds().findLast(
+  const waiting = useJobDeeds().findLast(
     ({ kind }) => kind === 'take' || kind === 'put-back',
   )?.kind;
   const wanted = lines.map(({ id, quantity }) => ({ partId: id, quantity }));
