@@ -20,6 +20,7 @@ const verifyReadingsSchema = readingsOf<VerifyKey>(verifyFields);
 const earlierSchema = z.strictObject({
   readings: verifyReadingsSchema,
   looks: z.partialRecord(z.enum(testLooks), lookSchema).optional(),
+  shutoffSimulated: z.literal(true).optional(),
   /** What was taken for the cause, how sure one was, and what was done. */
   cause: z.enum(faultCodes).optional(),
   probability: z.number().min(0).max(1).optional(),
@@ -39,13 +40,26 @@ export const verifyRecordSchema = z.strictObject({
   /** Verifications that were not right, with what was done about it; by an id. */
   earlier: z.record(z.string().max(40), whole(earlierSchema)).optional(),
   shutoffTest: z.enum(['passed', 'failed', 'not-done']),
+  /** The shut-off test was told by a simulated system. */
+  shutoffSimulated: z.literal(true).optional(),
   leakCheck: z.enum(['dry', 'leak', 'not-done']),
   note: text(2000),
 });
 
-/** Whether something of a verification was told by a simulated system: then it is practice, and vouches for nothing. */
+type Told = Pick<
+  z.infer<typeof verifyRecordSchema>,
+  'readings' | 'looks' | 'shutoffSimulated' | 'earlier'
+>;
+
+/**
+ * Whether something of a verification, or of one before it, was told by a simulated system: then it is practice, and vouches for nothing.
+ */
 export const isPractice = ({
   readings,
   looks = {},
-}: Pick<z.infer<typeof verifyRecordSchema>, 'readings' | 'looks'>): boolean =>
-  [...Object.values(readings), ...Object.values(looks)].some((one) => one?.simulated === true);
+  shutoffSimulated,
+  earlier = {},
+}: Told): boolean =>
+  shutoffSimulated === true ||
+  [...Object.values(readings), ...Object.values(looks)].some((one) => one?.simulated === true) ||
+  Object.values(earlier).some(isPractice);

@@ -10,6 +10,7 @@ import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
 import { useReader } from '../ui/useReader.ts';
+import { focusFaulty } from './focusFaulty.ts';
 import { today } from './today.ts';
 import { useDraft } from './useDraft.ts';
 
@@ -38,12 +39,20 @@ export function CalibrationForm({
   onDone: () => void;
 }) {
   const key = `calibration:${id}`;
-  const { draft, change, forget } = useDraft(key, draftSchema, {
+  const {
+    draft,
+    change: keepDraft,
+    forget,
+  } = useDraft(key, draftSchema, {
     on: today(),
     against: '',
     adjusted: false,
   });
   const [faults, setFaults] = useState<Record<string, string>>({});
+  const change = (part: Partial<typeof draft>) => {
+    keepDraft(part);
+    setFaults({});
+  };
   const { reads } = instrumentWords[kind];
   const measure = { dimension: reads, range: ranges[reads]! };
   const placeholder = unitOf(reads, unitFor(measure, useReader().units)).symbol;
@@ -62,7 +71,7 @@ export function CalibrationForm({
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          submit();
+          if (!focusFaulty(event.currentTarget)) submit();
         }}
       >
         <Stack>

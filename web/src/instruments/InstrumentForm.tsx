@@ -15,6 +15,7 @@ import { keep } from '../data/line/keep.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
+import { focusFaulty } from './focusFaulty.ts';
 import { today } from './today.ts';
 import { useDraft } from './useDraft.ts';
 
@@ -45,8 +46,13 @@ interface Props {
 /** What an instrument is and how well it reads, as its data sheet says. */
 export function InstrumentForm({ instrument, onDone }: Props) {
   const key = `instrument:${instrument?.id ?? 'new'}`;
-  const { draft, change, forget } = useDraft(key, draftSchema, instrument ?? startOf('tds-pen'));
+  const start = instrument ?? startOf('tds-pen');
+  const { draft, change: keepDraft, forget } = useDraft(key, draftSchema, start);
   const [faults, setFaults] = useState<Record<string, string>>({});
+  const change = (part: Partial<Instrument>) => {
+    keepDraft(part);
+    setFaults({});
+  };
   const words = instrumentWords[draft.kind];
   const isGauge = draft.kind === 'gauge' || draft.kind === 'tank-gauge';
   const { accuracy } = draft;
@@ -66,9 +72,7 @@ export function InstrumentForm({ instrument, onDone }: Props) {
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          const faulty = event.currentTarget.querySelector<HTMLElement>('[aria-invalid="true"]');
-          if (faulty && Object.keys(faults).length === 0) faulty.focus();
-          else submit();
+          if (!focusFaulty(event.currentTarget)) submit();
         }}
       >
         <Stack>

@@ -39,6 +39,13 @@ export function Checks({ verify }: { verify: JobDocument['verify'] }) {
 export function ShutoffTest() {
   const { edit } = useEdit();
   const { shutoffTest } = useDocument().verify;
+  const set = (
+    test: JobDocument['verify']['shutoffTest'],
+    from: { shutoffSimulated?: true } = {},
+  ) =>
+    edit(({ verify: { shutoffSimulated: _old, ...verify } }) => ({
+      verify: { ...verify, shutoffTest: test, ...from },
+    }));
   return (
     <div>
       <Text fw={560}>Shut-off test</Text>
@@ -50,7 +57,7 @@ export function ShutoffTest() {
         size="md"
         aria-label="Shut-off test"
         value={shutoffTest}
-        onChange={(value) => edit(({ verify }) => ({ verify: { ...verify, shutoffTest: value } }))}
+        onChange={(value) => set(value)}
         data={[
           { value: 'not-done', label: 'Not done' },
           { value: 'passed', label: 'Stops' },
@@ -59,11 +66,7 @@ export function ShutoffTest() {
       />
       <PractisedLook
         code="drainStopsWhenFull"
-        onSeen={(stops) =>
-          edit(({ verify }) => ({
-            verify: { ...verify, shutoffTest: stops ? 'passed' : 'failed' },
-          }))
-        }
+        onSeen={(stops) => set(stops ? 'passed' : 'failed', { shutoffSimulated: true })}
       />
     </div>
   );

@@ -180,11 +180,12 @@ function Mend({ fault, probability }: { fault: FaultCode; probability: number })
   const { mend } = faultWords[fault];
   const anew = () =>
     edit(({ verify }) => {
-      const { readings, looks, earlier = {}, ...rest } = verify;
+      const { readings, looks, shutoffSimulated, earlier = {}, ...rest } = verify;
       const { at, by } = stamp();
       const past = {
         readings,
         ...(looks && Object.keys(looks).length > 0 ? { looks } : {}),
+        ...(shutoffSimulated ? { shutoffSimulated } : {}),
         cause: fault,
         probability,
         mended: mend.slice(0, 500),
