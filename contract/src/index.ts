@@ -1,5 +1,6 @@
 export * from './errors.ts';
 export * from './board.ts';
+export * from './certificates.ts';
 export * from './jobList.ts';
 export * from './instruments.ts';
 export * from './jobs.ts';

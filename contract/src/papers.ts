@@ -53,6 +53,15 @@ export const paperSchema = z.object({
 export type PaperRecord = z.infer<typeof paperSchema>;
 
 export const paperListSchema = z.object({ papers: z.array(paperSchema) });
+
+/** Where a certificate stands in the chain of its firm's, and its seal. */
+export const sealSchema = z.object({ link: z.int(), seal: z.string() });
+export type Seal = z.infer<typeof sealSchema>;
+
 /** With what stands on it, as the papers of that day had it. */
-export const issuedPaperSchema = paperSchema.extend({ content: z.record(z.string(), z.unknown()) });
+export const issuedPaperSchema = paperSchema.extend({
+  content: z.record(z.string(), z.unknown()),
+  /** Null for what is no certificate. */
+  seal: sealSchema.nullable(),
+});
 export type IssuedPaper = z.infer<typeof issuedPaperSchema>;

@@ -22,6 +22,7 @@ import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { boardOf } from './jobs/board.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
 import type { PaperMill } from './papers/paperMill.ts';
+import { chainRoutes } from './papers/chainRoutes.ts';
 import { paperRoutes } from './papers/paperRoutes.ts';
 import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
@@ -130,6 +131,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
   router.get('/board', async (_request, response) => {
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
+  router.use('/certificates', chainRoutes());
   router.use('/catalogue', catalogueRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));

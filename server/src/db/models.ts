@@ -150,6 +150,22 @@ export class PaperRow extends Model<InferAttributes<PaperRow>, InferCreationAttr
   declare gaps: GapCode[];
 }
 
+/** A certificate's place in the chain of its firm's. A row is never changed: the database itself refuses it. */
+export class SealRow extends Model<InferAttributes<SealRow>, InferCreationAttributes<SealRow>> {
+  declare firmId: string;
+  declare link: number;
+  declare paperId: string;
+  declare job: number;
+  declare version: number;
+  declare hash: string;
+  declare issuedAt: Date;
+  declare issuedBy: string;
+  declare reason: string;
+  declare gaps: GapCode[];
+  declare before: string;
+  declare seal: string;
+}
+
 /** A paper that was handed over and is no record yet. */
 export class PaperToRecordRow extends Model<
   InferAttributes<PaperToRecordRow>,
@@ -286,6 +302,23 @@ export function defineModels(sequelize: Sequelize): void {
       gaps: json(),
     },
     { ...options, tableName: 'papers' },
+  );
+  SealRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      link: { ...integer(), primaryKey: true },
+      paperId: required(DataTypes.UUID),
+      job: integer(),
+      version: integer(),
+      hash: text(),
+      issuedAt: required(DataTypes.DATE),
+      issuedBy: text(),
+      reason: text(),
+      gaps: json(),
+      before: text(),
+      seal: text(),
+    },
+    { ...options, tableName: 'seals' },
   );
   PaperToRecordRow.init(
     {

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
 import type { IssuedPaper, PaperKind, PaperRecord } from '@katharos/contract';
 import type { Transaction } from 'sequelize';
 import { PaperRow } from '../db/models.ts';
+import { findSeal, sealCertificate } from './sealRepository.ts';
 
 /** Where a paper belongs; every query is scoped by all of it. */
 export interface PaperKey {
@@ -20,19 +20,6 @@ const plain = (row: PaperRow): PaperRecord => ({
   gaps: row.gaps,
 });
 
-/** The same for the same content, in whatever order a database keeps its keys. */
-function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
-  const entries = Object.entries(value)
-    .filter(([, inner]) => inner !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1));
-  return `{${entries.map(([key, inner]) => `${JSON.stringify(key)}:${canonical(inner)}`).join(',')}}`;
-}
-
-export const hashOf = (content: object): string =>
-  createHash('sha256').update(canonical(content)).digest('base64url');
-
 export async function listPapers(key: PaperKey): Promise<PaperRecord[]> {
   const rows = await PaperRow.findAll({
     where: { ...key },
@@ -47,7 +34,8 @@ export async function listPapers(key: PaperKey): Promise<PaperRecord[]> {
 
 export async function findPaper(key: PaperKey, id: string): Promise<IssuedPaper | undefined> {
   const row = await PaperRow.findOne({ where: { ...key, id } });
-  return row ? { ...plain(row), content: row.content } : undefined;
+  if (!row) return undefined;
+  return { ...plain(row), content: row.content, seal: await findSeal(key.firmId, id) };
 }
 
 /** The newest version of a kind of paper. */
@@ -61,12 +49,13 @@ export async function newestPaper(
     order: [['version', 'DESC']],
     transaction,
   });
-  return row ? { ...plain(row), content: row.content } : undefined;
+  return row ? { ...plain(row), content: row.content, seal: null } : undefined;
 }
 
+/** Makes a record of a paper; a certificate is sealed to the firm's last one in the same breath. */
 export async function addPaper(
   key: PaperKey,
-  paper: Omit<IssuedPaper, 'id'>,
+  paper: Omit<IssuedPaper, 'id' | 'seal'>,
   transaction: Transaction,
 ): Promise<PaperRecord> {
   const { issuedAt, ...rest } = paper;
@@ -74,5 +63,9 @@ export async function addPaper(
     { ...key, ...rest, issuedAt: new Date(issuedAt) },
     { transaction },
   );
-  return plain(row);
+  const record = plain(row);
+  if (record.kind === 'certificate') {
+    await sealCertificate(key.firmId, record, Number(paper.content.number), transaction);
+  }
+  return record;
 }

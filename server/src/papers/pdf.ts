@@ -79,10 +79,17 @@ export const paper = (
   }),
 });
 
+/** Which record a document is, and where a certificate stands in its firm's chain. */
+interface MarkedAs {
+  version: number;
+  hash: string;
+  seal: { link: number; seal: string } | null;
+}
+
 /** Marks across a document that it is a draft, or at its foot which record it is. */
 export function marked(
   document: TDocumentDefinitions,
-  record: { version: number; hash: string } | null,
+  record: MarkedAs | null,
 ): TDocumentDefinitions {
   if (!record) return { ...document, watermark: { text: 'DRAFT', color: quiet, opacity: 0.12 } };
   const { footer } = document;
@@ -91,7 +98,12 @@ export function marked(
     footer: (page, pages, size): Content => [
       (typeof footer === 'function' ? footer(page, pages, size) : footer) ?? '',
       {
-        text: `Version ${record.version} · ${record.hash}`,
+        text: [
+          `Version ${record.version} · ${record.hash}`,
+          ...(record.seal
+            ? [`Certificate ${record.seal.link} of the firm · ${record.seal.seal}`]
+            : []),
+        ].join('\n'),
         alignment: 'center',
         color: quiet,
         fontSize: 6,

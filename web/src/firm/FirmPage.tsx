@@ -8,6 +8,7 @@ import { troubleOf, useSaveSettingsMutation } from '../data/api.ts';
 import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
 import { useReader } from '../ui/useReader.ts';
+import { CertificatesPanel } from './CertificatesPanel.tsx';
 import { standardFields } from './standardFields.ts';
 import {
   Button,
@@ -29,9 +30,12 @@ export function FirmPage() {
   const session = useSession();
   if (!session) return null;
   return (
-    <TypedScope value="firm">
-      <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />
-    </TypedScope>
+    <Stack gap="md">
+      <TypedScope value="firm">
+        <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />
+      </TypedScope>
+      <CertificatesPanel />
+    </Stack>
   );
 }
 

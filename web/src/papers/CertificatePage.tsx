@@ -18,7 +18,11 @@ export function CertificatePage() {
       {({ number, document }, firm) => {
         if (isLoading || (record && !paper)) return null;
         return paper ? (
-          <CertificateSheet certificate={paper.content as unknown as Certificate} record={record} />
+          <CertificateSheet
+            certificate={paper.content as unknown as Certificate}
+            record={record}
+            seal={paper.seal}
+          />
         ) : (
           <DraftSheet number={number} document={document} firm={firm} />
         );

@@ -1,17 +1,19 @@
 import type { Certificate } from '@katharos/papers';
 import { gradeWords } from '@katharos/words';
 import { Caveats, Paper } from './Paper.tsx';
-import type { PaperRecord } from '@katharos/contract';
+import type { PaperRecord, Seal } from '@katharos/contract';
 import styles from './Certificate.module.css';
 
 /** The certificate as a sheet. */
 export function CertificateSheet({
   certificate,
   record,
+  seal,
 }: {
   certificate: Certificate;
   /** Of an issued version; null for a draft. */
   record: PaperRecord | null;
+  seal?: Seal | null;
 }) {
   return (
     <Paper
@@ -19,6 +21,7 @@ export function CertificateSheet({
       firm={certificate.firm}
       title={`${certificate.title}, no. ${certificate.number}`}
       record={record}
+      seal={seal}
     >
       <h1 className={styles.result} data-grade={certificate.grade}>
         {certificate.result}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { PaperRecord } from '@katharos/contract';
+import type { PaperRecord, Seal } from '@katharos/contract';
 import styles from './Paper.module.css';
 
 interface Props {
@@ -9,12 +9,14 @@ interface Props {
   title: string;
   /** The record that it is; null for a draft, which is marked across. A working paper is neither. */
   record?: PaperRecord | null;
+  /** A certificate's place in the chain of the firm's. */
+  seal?: Seal | null | undefined;
   className?: string | undefined;
   children: ReactNode;
 }
 
 /** A paper as it is handed over: on screen a sheet, printed without its frame. */
-export const Paper = ({ name, firm, title, record, className, children }: Props) => (
+export const Paper = ({ name, firm, title, record, seal, className, children }: Props) => (
   // It takes the focus, so that a wide table in it is scrolled by keys.
   <article
     className={`${styles.paper} ${className ?? ''}`}
@@ -29,6 +31,12 @@ export const Paper = ({ name, firm, title, record, className, children }: Props)
     {record && (
       <footer className={styles.record}>
         Version {record.version} · {record.hash}
+        {seal && (
+          <>
+            <br />
+            Certificate {seal.link} of the firm · {seal.seal}
+          </>
+        )}
       </footer>
     )}
     {record === null && <div className={styles.draft} aria-hidden />}
