@@ -254,6 +254,21 @@ export { drawScenario, shownOf, takeReadings } from './commission/diagnosis/take
 export { asSurveyed, type Scenario, usualReferenceMgL } from './commission/diagnosis/scenario.ts';
 export { type ExpectedReadings, expectedOf } from './commission/diagnosis/expected.ts';
 export { type Proposal } from './commission/diagnosis/nextReading.ts';
+export {
+  type Complaint,
+  complaints,
+  type FigureSign,
+  figureSigns,
+  type Hint,
+} from './commission/diagnosis/hint.ts';
+export * from './commission/diagnosis/odds.ts';
+export {
+  type Beyond,
+  type RankedFault,
+  type RankedPair,
+  type Suspect,
+  suspectsOf,
+} from './commission/diagnosis/suspect.ts';
 export { simulateFault } from './commission/diagnosis/simulateFault.ts';
 export {
   diagnose,
@@ -261,7 +276,6 @@ export {
   type Diagnosis,
   explainsNothing,
   type Examination,
-  type RankedFault,
   type Story,
 } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';

@@ -39,6 +39,7 @@ export {
 export * from './brief/brief.ts';
 export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
+export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gaps.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';

@@ -1,10 +1,12 @@
-import type {
-  Diagnosis,
-  ExpectedReadings,
-  FaultCode,
-  ReadingCode,
-  SamplePoint,
-  Seen,
+import {
+  type Complaint,
+  type Diagnosis,
+  type ExpectedReadings,
+  type FaultCode,
+  type ReadingCode,
+  type SamplePoint,
+  type Seen,
+  suspectsOf,
 } from '@katharos/core';
 import {
   type JobDocument,
@@ -100,27 +102,33 @@ export const sayProbability = (probability: number, reader: Reader): string =>
       ? 'under 1 %'
       : reader.percent(probability, 0);
 
+/** What is suspected, without its full stop and whatever explains it: for a heading. */
+export const shortCause = (faults: readonly FaultCode[]): string =>
+  faults.length === 0
+    ? 'None of these'
+    : faults.map((fault) => causeOfFault(fault).replace(/[.:].*$/, '')).join(', and ');
+
 /** What all that was read comes to, in a sentence. */
-export function leadSentence({ causes, next }: Diagnosis, reader: Reader): string {
-  const [first, second] = causes;
-  const said = sayProbability(first!.probability, reader);
-  if (first!.probability >= standsOut) {
-    return first!.fault === 'healthy'
+export function leadSentence(diagnosis: Diagnosis, reader: Reader): string {
+  const [first, second] = suspectsOf(diagnosis);
+  const { faults, probability } = first!;
+  const said = sayProbability(probability, reader);
+  const isSound = faults[0] === 'healthy';
+  if (probability >= standsOut) {
+    return isSound
       ? `It does what such a system does. That nothing is wrong is ${said} likely by all that was read.`
-      : `${faultWords[first!.fault].cause} That is ${said} likely by all that was read.`;
+      : `${causeOfFaults(faults)} That is ${said} likely by all that was read.`;
   }
-  if (next) {
-    return first!.fault === 'healthy'
+  if (diagnosis.next) {
+    return isSound
       ? `Nothing stands out: as it should be is ${said} likely so far. Another reading would tell more.`
-      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(faultWords[first!.fault].cause)} Another reading would tell more.`;
+      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(causeOfFaults(faults))} Another reading would tell more.`;
   }
-  return `These cannot be told apart with such instruments: ${reader.within(
-    faultWords[first!.fault].cause.replace(/\.$/, ''),
-  )} (${said})${
-    second
-      ? `, or ${reader.within(faultWords[second.fault].cause.replace(/\.$/, ''))} (${sayProbability(second.probability, reader)})`
-      : ''
-  }.`;
+  const either = [first!, ...(second ? [second] : [])].map(
+    (one) =>
+      `${reader.within(shortCause(one.faults))} (${sayProbability(one.probability, reader)})`,
+  );
+  return `These cannot be told apart with such instruments: ${either.join(', or ')}.`;
 }
 
 export interface Evidence {
@@ -184,6 +192,34 @@ export function evidenceOf(
 export const causeOfFault = (fault: FaultCode): string =>
   fault === 'healthy' ? 'As it should be' : faultWords[fault].cause;
 
+/** What is suspected: one fault, two at once, or none of these. */
+export const causeOfFaults = (faults: readonly FaultCode[]): string =>
+  faults.length > 1
+    ? `Two at once. ${faults.map(causeOfFault).join(' ')}`
+    : faults[0]
+      ? causeOfFault(faults[0])
+      : 'None of these.';
+
+/** What mends what is suspected. */
+export const mendOfFaults = (faults: readonly FaultCode[]): string =>
+  faults.map((fault) => faultWords[fault].mend).join(' ');
+
+/** What a household complains of. */
+export const complaintWords: Record<Complaint, string> = {
+  slow: 'Slow',
+  taste: 'Taste or smell',
+  'runs-to-drain': 'Runs to the drain',
+  noise: 'Noise',
+  leak: 'Leak',
+};
+
+/** What to do about a complaint that no figure answers. */
+export const complaintAdvice: Partial<Record<Complaint, string>> = {
+  leak: 'A leak comes first: tissue round every joint under pressure, and the floor under the tank.',
+  noise:
+    'Of noise no figure tells. Humming is the pump, gurgling the drain’s air gap, knocking a valve that closes fast.',
+};
+
 type EarlierVerification = NonNullable<JobDocument['verify']['earlier']>[string];
 
 /** Verifications that were not right, the oldest first. */
@@ -192,7 +228,7 @@ export const earlierOf = ({ earlier = {} }: JobDocument['verify']): EarlierVerif
 
 /** What was read then, what was taken for the cause and what was done about it. */
 export function earlierSentences(
-  { readings, cause, probability, mended }: EarlierVerification,
+  { readings, cause, also, probability, mended }: EarlierVerification,
   reader: Reader,
 ): string {
   const read = (Object.keys(readings) as VerifyKey[]).flatMap((key) => {
@@ -205,7 +241,9 @@ export function earlierSentences(
   const sure = probability === undefined ? '' : ` (${sayProbability(probability, reader)})`;
   return [
     `Read: ${reader.list(read)}.`,
-    ...(cause ? [`Taken for the cause${sure}: ${causeOfFault(cause)}`] : []),
+    ...(cause
+      ? [`Taken for the cause${sure}: ${causeOfFaults([cause, ...(also ? [also] : [])])}`]
+      : []),
     `Mended as advised: ${mended}`,
   ].join(' ');
 }

@@ -91,8 +91,16 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
     mend: 'Take the sample at the membrane’s outlet and enter it anew.',
   },
   'sampled-after-standing': {
-    cause: 'The cup was the first water after standing, into which salt had crept.',
+    cause: 'The cup was too early: first water after standing, or a minute or two of running.',
     mend: 'Let ten minutes run or two litres out, then take the sample anew.',
+  },
+  'sampled-first-tank': {
+    cause: 'The cup still held what the new tank was kept fresh with.',
+    mend: 'Drain the tank once more and fill it, or take the sample at the membrane.',
+  },
+  'meters-differ': {
+    cause: 'Feed and product were read with meters that differ, or on two scales.',
+    mend: 'One pen, one scale, both cups within a minute; enter both anew.',
   },
   'feed-water-changed': {
     cause: 'The water is not the one that was surveyed.',

@@ -9,7 +9,7 @@ import type {
   Unchecked,
   Verdict,
 } from '@katharos/core';
-import { causeOfFault, sayProbability } from './diagnosis.ts';
+import { causeOfFaults, sayProbability } from './diagnosis.ts';
 import type { Reader } from './reader.ts';
 
 export const gradeWords: Record<Acceptance['grade'], string> = {
@@ -88,6 +88,8 @@ const faultMatters: Record<Exclude<FaultCode, 'healthy'>, string> = {
   'pump-weak': 'the pump',
   'feed-water-changed': 'the source',
   'meter-miscalibrated': 'the meter',
+  'meters-differ': 'the meter',
+  'sampled-first-tank': 'when the cup was filled',
   'tank-valve-closed': 'the tank’s valve',
   'drain-line-blocked': 'the drain line',
   'product-tube-kinked': 'the product tube',
@@ -104,7 +106,7 @@ export function judgementSentences(
     `That nothing is wrong is ${sayProbability(sound, reader)} likely, of all that these readings can tell.`,
     ...(leading && leading.probability > worthNaming
       ? [
-          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFault(leading.fault))}`,
+          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFaults(leading.faults))}`,
         ]
       : []),
     ...(open.length > 0 ? [`They tell nothing of ${reader.list(open)}.`] : []),

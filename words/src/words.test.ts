@@ -108,7 +108,7 @@ describe('a verdict in words', () => {
 describe('what all that was read comes to', () => {
   const judgement: Judgement = {
     sound: 0.87,
-    leading: { fault: 'membrane-old', probability: 0.12 },
+    leading: { faults: ['membrane-old'], probability: 0.12 },
     untold: ['precharge-lost', 'precharge-high', 'carbon-spent'],
   };
 

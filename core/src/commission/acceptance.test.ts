@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { tankDesign, sampleWater } from '../test/samples.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
 import { acceptance, type HandChecks, lampAcceptance, limitsFound } from './acceptance.ts';
-import type { RankedFault } from './diagnosis/diagnose.ts';
+import type { RankedFault } from './diagnosis/suspect.ts';
 import { type Judgement, judgementOf } from './judgement.ts';
 import { verdict, type VerificationReadings } from './verdict.ts';
 
@@ -14,7 +14,7 @@ const passed: HandChecks = { shutoffTest: 'passed', leakCheck: 'dry' };
 const limits = { productShareOfFeed: 0.1, productTdsMgL: 60 };
 const judged = (sound: number): Judgement => ({
   sound,
-  leading: { fault: 'membrane-old', probability: 1 - sound },
+  leading: { faults: ['membrane-old'], probability: 1 - sound },
   untold: [],
 });
 
@@ -96,10 +96,17 @@ describe('what is judged', () => {
       { fault: 'membrane-bypass', probability: 0.12 },
       { fault: 'precharge-lost', probability: 0.08 },
     ];
-    const { sound, leading, untold } = judgementOf({ causes, untold: ['precharge-lost'] });
+    const { sound, leading, untold } = judgementOf({
+      causes,
+      beyond: null,
+      untold: ['precharge-lost'],
+    });
     expect(untold).toEqual(['precharge-lost']);
     expect(sound).toBeCloseTo(0.6 / 0.92, 12);
-    expect(leading).toEqual({ fault: 'membrane-old', probability: expect.closeTo(0.2 / 0.92, 12) });
+    expect(leading).toEqual({
+      faults: ['membrane-old'],
+      probability: expect.closeTo(0.2 / 0.92, 12),
+    });
   });
 });
 

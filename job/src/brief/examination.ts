@@ -1,7 +1,11 @@
 import {
   type Accuracy,
+  type Complaint,
   type Examination,
+  type FaultCode,
+  figureSigns,
   type Given,
+  type Hint,
   type InstrumentKind,
   isUltravioletLine,
   type ReadingCode,
@@ -10,9 +14,13 @@ import {
   testedSystemOf,
   testInstrumentsOf,
   toCore,
+  weightsOf,
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
+import { isFlushed } from '../document/flushRecord.ts';
+import type { FirmSettings } from '../fields/firmSettings.ts';
 import { optionsOf, watersOf } from './brief.ts';
+import { timedFills } from './fills.ts';
 import { type TestLook, verifyFields, type VerifyKey } from '../fields/fields.ts';
 
 /** Which reading of the core each of a verification's is. */
@@ -112,9 +120,49 @@ export function testedOf({
   return testedSystemOf(system.design, waters.value.today, { chlorineMgL });
 }
 
+/** What was noticed and not measured: complaints of the household, and what was seen while flushing and is not mended. */
+function hintsOf({ verify, flush }: Pick<JobDocument, 'verify' | 'flush'>): Hint[] {
+  const complained = Object.keys(verify.complaints ?? {}) as Complaint[];
+  const seen = Object.values(flush.troubles ?? {}).flatMap(({ sign, mended }) =>
+    mended ? [] : figureSigns.filter((one) => one === sign),
+  );
+  return [...complained.map((complaint) => ({ complaint })), ...seen.map((sign) => ({ sign }))];
+}
+
+/** How long after its end a drain is seen to stand still: a share of the fill, and so many minutes; a default of practice. */
+const noticed = { share: 0.1, minutes: 3 } as const;
+
+/** The last fill of the flush as a reading, where none was timed since and nothing was mended after it. */
+export function fillOfFlush({ flush, verify }: Pick<JobDocument, 'flush' | 'verify'>): Given[] {
+  const last = timedFills(flush.steps)
+    .sort((a, b) => a.at - b.at)
+    .at(-1);
+  const isMended = Object.values(verify.earlier ?? {}).some(
+    ({ at }) => last && Date.parse(at) > last.at,
+  );
+  if (!last || isMended || verify.readings.fillTime) return [];
+  const { minutes } = last;
+  const uncertainty = Math.hypot(noticed.share * minutes, noticed.minutes);
+  return [{ code: 'fillTimeMin', seen: minutes, uncertainty }];
+}
+
+/** Hypotheses that what is known of the visit brings up: two meters or scales, a tank that was not washed out. */
+function askedOf({ verify, flush }: Pick<JobDocument, 'verify' | 'flush'>): FaultCode[] {
+  const { feedTds, productTds } = verify.readings;
+  const isOther =
+    feedTds &&
+    productTds &&
+    (feedTds.unit !== productTds.unit || feedTds.instrument !== productTds.instrument);
+  return [
+    ...(isOther ? (['meters-differ'] as const) : []),
+    ...(isFlushed(flush) ? [] : (['sampled-first-tank'] as const)),
+  ];
+}
+
 /** A job's verification as a question to the diagnosis; undefined while too little was read. */
 export function examinationOf(
-  document: Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify'>,
+  document: Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify' | 'flush'>,
+  { odds = {} }: Pick<FirmSettings, 'odds'> = {},
 ): Examination | undefined {
   const { verify } = document;
   const given = givenOf(verify);
@@ -126,6 +174,10 @@ export function examinationOf(
     samplePoint: verify.samplePoint,
     instruments: testInstrumentsOf(accuraciesOf(verify)),
     // What was read before the system was changed, of parts that it has no more, tells nothing.
-    given: given.filter(({ code }) => readingExists(code, system)),
+    given: [...given, ...fillOfFlush(document)].filter(({ code }) => readingExists(code, system)),
+    hints: hintsOf(document),
+    asked: askedOf(document),
+    weights: weightsOf(odds),
+    beyond: true,
   };
 }

@@ -1,7 +1,8 @@
-import { faultCodes, instrumentKinds, samplePoints } from '@katharos/core';
+import { complaints, faultCodes, instrumentKinds, samplePoints } from '@katharos/core';
 import { testLooks, verifyFields, type VerifyKey } from '../fields/fields.ts';
 import { usedInstrumentSchema } from '../fields/instrument.ts';
-import { text } from '../fields/text.ts';
+import { fault } from '../fields/schemaFault.ts';
+import { text, wantedText } from '../fields/text.ts';
 import { z } from 'zod';
 import { instant, person, readingsOf } from './reading.ts';
 import { whole } from './whole.ts';
@@ -23,6 +24,8 @@ const earlierSchema = z.strictObject({
   shutoffSimulated: z.literal(true).optional(),
   /** What was taken for the cause, how sure one was, and what was done. */
   cause: z.enum(faultCodes).optional(),
+  /** The other, where it was two at once. */
+  also: z.enum(faultCodes).optional(),
   probability: z.number().min(0).max(1).optional(),
   mended: text(500),
   at: instant,
@@ -37,6 +40,18 @@ export const verifyRecordSchema = z.strictObject({
   samplePoint: z.enum(samplePoints).optional(),
   /** What it was read with, where somebody said. */
   instruments: z.partialRecord(z.enum(instrumentKinds), whole(usedInstrumentSchema)).optional(),
+  /** What the household complains of, where it does. */
+  complaints: z
+    .partialRecord(z.enum(complaints), whole(z.strictObject({ at: instant, by: person })))
+    .optional(),
+  /** Accepted by somebody although it is not good by what was found, and why. */
+  accepted: whole(
+    z.strictObject({
+      reason: wantedText(500, fault('reason-missing')),
+      at: instant,
+      by: person,
+    }),
+  ).optional(),
   /** Verifications that were not right, with what was done about it; by an id. */
   earlier: z.record(z.string().max(40), whole(earlierSchema)).optional(),
   shutoffTest: z.enum(['passed', 'failed', 'not-done']),

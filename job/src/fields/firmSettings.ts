@@ -1,4 +1,4 @@
-import { type AcceptanceLimits, usualRequirements } from '@katharos/core';
+import { type AcceptanceLimits, faultCodes, usualRequirements } from '@katharos/core';
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
 import { fault } from './schemaFault.ts';
@@ -38,6 +38,8 @@ export const firmSettingsSchema = z.strictObject({
     })
     .partial()
     .optional(),
+  /** How often the firm finds what, as shares of its visits; what is absent stands at what is usual. */
+  odds: z.partialRecord(z.enum(faultCodes), z.number().gt(0).max(1)).optional(),
   /** Whom a household calls, as it stands on what is left with them. */
   phone: text(40).optional(),
   /** Price of a usual installation's work, and tax on all of it as a share, for proposals. */

@@ -64,8 +64,8 @@ const plumbedOf = ({ job: { document }, firm, catalogue }: PaperSource) =>
   plumbedJobOf(document, catalogue, firm.settings);
 
 /** The causes weighed anew, beside the server's own thread, as they will stand on the certificate. */
-function diagnosisOf({ job: { document } }: PaperSource): Diagnosis | null {
-  const examination = examinationOf(document);
+function diagnosisOf({ job: { document }, firm }: PaperSource): Diagnosis | null {
+  const examination = examinationOf(document, firm.settings);
   const outcome = examination && diagnose(examination);
   return outcome?.ok ? outcome.value : null;
 }

@@ -15,7 +15,10 @@ export function useDraftCertificate(
   { number, document }: { number: number; document: JobDocument },
   firm: Session['firm'] | undefined,
 ): Draft {
-  const examination = useMemo(() => examinationOf(document) ?? null, [document]);
+  const examination = useMemo(
+    () => examinationOf(document, firm?.settings) ?? null,
+    [document, firm?.settings],
+  );
   const [state] = useComputed('examine', examination);
   const weighing = examination !== null && state.kind !== 'done' && state.kind !== 'failed';
   const diagnosis = (state.kind === 'done' && state.value?.diagnosis) || null;

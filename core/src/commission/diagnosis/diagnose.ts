@@ -3,13 +3,17 @@ import { logSum } from '../../base/numeric/normal.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
 import { elementPermeance } from '../../membrane/elementPermeance.ts';
 import { type Draw, drawsOf } from './draw.ts';
-import { type FaultCode, faultKind, possibleFaults, severityAt } from './fault.ts';
+import { type FaultCode, faultKind, possibleFaults } from './fault.ts';
 import { type Fit, fitCause, groundOf, misfitOf } from './fit.ts';
+import { chancesOfHints, type Hint } from './hint.ts';
 import { nextReading, type Proposal } from './nextReading.ts';
+import { logChanceOfAnything, noneWeight } from './noneOfThese.ts';
+import { pairsOf } from './pair.ts';
 import { type Cause, causesOf, type Place, Problem } from './problem.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import { refuseTested, type SamplePoint, type TestedSystem } from './testedSystem.ts';
+import { type Beyond, type RankedFault, suspectsOf } from './suspect.ts';
 import {
   type Given,
   type TestInstruments,
@@ -26,18 +30,17 @@ export interface Examination {
   given: readonly Given[];
   /** How common each fault is, where a firm knows better; only the relation counts. */
   weights?: Partial<Record<FaultCode, number>> | undefined;
+  /** What was noticed and not measured: complaints of the household, what was seen while flushing. */
+  hints?: readonly Hint[] | undefined;
+  /** Faults weighed only where they are asked for, see `onlyAsked`. */
+  asked?: readonly FaultCode[] | undefined;
+  /** Whether two faults at once, and that it is none of these, are weighed too. */
+  beyond?: boolean | undefined;
 }
 
-export interface RankedFault {
-  fault: FaultCode;
-  probability: number;
-}
-
-/** A cause at its best: what it would show, were it that. */
+/** What is suspected at its best: what would show, were it that. */
 export interface Story {
-  fault: FaultCode;
-  /** In the fault's own measure; null where it has none. */
-  severity: number | null;
+  faults: readonly FaultCode[];
   readings: TestReadings;
   /** How badly it explains what was read, see `misfitOf`; beyond `explainsNothing` it is hardly that alone. */
   misfit: number;
@@ -47,8 +50,10 @@ export interface Story {
 export const explainsNothing = 4;
 
 export interface Diagnosis {
-  /** Every fault that this system can have, the likeliest first; their sum is 1. */
+  /** Every fault that this system can have, the likeliest first; their sum is 1, taken that it is one of them. */
   causes: RankedFault[];
+  /** Two at once, and none of these; null where nobody asked. */
+  beyond: Beyond | null;
   next: Proposal | null;
   /** The likeliest causes as they would show, the likeliest first. */
   stories: Story[];
@@ -95,11 +100,15 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
   const instruments = { ...usualTestInstruments, ...examination.instruments };
   const base = asSurveyed(system, samplePoint, meterReferenceMgL);
   const problem = new Problem(base, permeance.value, given, instruments);
-  const weightOf = (fault: FaultCode) => examination.weights?.[fault] ?? faultKind(fault).weight;
+  const { hints = [], asked = [] } = examination;
+  const hinted = hints.length > 0 ? chancesOfHints(base, hints, asked) : null;
+  const weightOf = (fault: FaultCode) =>
+    (examination.weights?.[fault] ?? faultKind(fault).weight) * (hinted?.get(fault) ?? 1);
 
   const ground = groundOf(problem, causesOf('healthy')[0]!);
   let best = -Infinity;
-  const sides = possibleFaults(system, samplePoint).flatMap(causesOf);
+  const faults = possibleFaults(system, samplePoint, asked);
+  const sides = faults.flatMap(causesOf);
   const tried: Tried[] = [];
   for (const cause of sides) {
     const prior = Math.log(weightOf(cause.fault) * cause.share);
@@ -108,8 +117,7 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
     tried.push({ fit, logWeight: fit.logEvidence + prior, draws: [] });
     yield fitsShare * (tried.length / sides.length);
   }
-  const leading = tried.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
-  if (misfitOf(problem, leading.fit) > explainsNothing) {
+  if (misfitOf(problem, leadingOf(tried).fit) > explainsNothing) {
     // The best of them explains nothing: what was given up for it deserves to be heard out.
     for (const one of tried.filter(({ fit }) => fit.givenUp)) {
       const heard = fitCause(problem, one.fit.cause, ground, -Infinity);
@@ -153,22 +161,59 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
   const causes = [...probabilities]
     .map(([fault, probability]) => ({ fault, probability }))
     .sort((a, b) => b.probability - a.probability);
-  const stories = causes.slice(0, mostStories).map(({ fault }): Story => {
-    const sides = tried.filter(({ fit }) => fit.cause.fault === fault);
-    const { fit } = sides.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
-    const predicted = problem.predict(fit.cause, fit.place, codes);
-    return {
-      fault,
-      severity: fit.cause.severity ? severityAt(fit.cause.severity, fit.place.u, system) : null,
-      readings: Object.fromEntries(codes.map((code, i) => [code, predicted[i]!])),
-      misfit: misfitOf(problem, fit),
-    };
-  });
-  const untold = possibleFaults(system, samplePoint).filter(
+  const untold = faults.filter(
     (fault) => fault !== 'healthy' && causesOf(fault).every((cause) => isUntold(problem, cause)),
   );
-  return succeed({ causes, next, stories, untold, simulations: problem.simulations });
+  const all = Math.log(faults.reduce((sum, fault) => sum + weightOf(fault), 0));
+  const isUnexplained = misfitOf(problem, leadingOf(tried).fit) > pairedFrom;
+  const pairs =
+    examination.beyond && isUnexplained
+      ? yield* pairsOf(problem, ground, tried, faults, (fault) => Math.log(weightOf(fault)))
+      : [];
+  const beyond = examination.beyond ? beyondOf() : null;
+  const stories = suspectsOf({ causes, beyond })
+    .slice(0, mostStories)
+    .flatMap(({ faults: suspected }): Story[] => {
+      const fit = fitOf(suspected);
+      if (!fit) return [];
+      const predicted = problem.predict(fit.cause, fit.place, codes);
+      return [
+        {
+          faults: suspected,
+          readings: Object.fromEntries(codes.map((code, i) => [code, predicted[i]!])),
+          misfit: misfitOf(problem, fit),
+        },
+      ];
+    });
+  return succeed({ causes, beyond, next, stories, untold, simulations: problem.simulations });
+
+  /** Two at once where no single one explains what was read, and what is left for neither. */
+  function beyondOf(): Beyond {
+    const none = Math.log(noneWeight) + all + logChanceOfAnything(given, ground.predicted);
+    const logs = pairs.map(({ logWeight }) => logWeight - all);
+    const total = logSum([refined, none, ...logs]);
+    return {
+      pairs: pairs.map(({ faults: two }, i) => ({
+        faults: two,
+        probability: Math.exp(logs[i]! - total),
+      })),
+      none: Math.exp(none - total),
+    };
+  }
+
+  function fitOf(suspected: readonly FaultCode[]): Fit | undefined {
+    const [first, second] = suspected;
+    if (second) return pairs.find(({ faults: two }) => two === suspected)?.fit;
+    const sides = tried.filter(({ fit }) => fit.cause.fault === first);
+    return sides.length > 0 ? leadingOf(sides).fit : undefined;
+  }
 }
+
+const leadingOf = (tried: readonly Tried[]): Tried =>
+  tried.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
+
+/** From this misfit of the best single fault on, two at once are looked for. */
+const pairedFrom = 0.3;
 
 /** Of its own uncertainty, how little a reading may differ to tell nothing. */
 const tellsNothing = 0.3;

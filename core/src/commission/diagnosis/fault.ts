@@ -23,6 +23,8 @@ interface FaultKind {
   weight: number;
   branches: readonly Branch[];
   exists: (system: TestedSystem, samplePoint: SamplePoint) => boolean;
+  /** Weighed only where it is asked for: whoever asks knows of the visit what no reading tells. */
+  onlyAsked?: true;
 }
 
 const log = (least: number, most: number): Severity => ({ scale: 'log', least, most });
@@ -324,15 +326,43 @@ export const faultKinds = {
     ),
     exists: always,
   },
+  /** The feed was read with another meter than the product, or on another scale. */
+  'meters-differ': {
+    weight: 0.03,
+    branches: eitherSide(
+      1.25,
+      2.2,
+      trouble((feedMeterFactor) => ({ feedMeterFactor })),
+    ),
+    exists: always,
+    onlyAsked: true,
+  },
+  /** The cup holds what a new tank was kept fresh with. */
+  'sampled-first-tank': {
+    weight: 0.05,
+    branches: one(
+      log(5, 150),
+      trouble((preservativeMgL) => ({ preservativeMgL })),
+    ),
+    exists: ({ tank }, samplePoint) => tank !== undefined && samplePoint === 'tap-after-tank',
+    onlyAsked: true,
+  },
 } as const satisfies Record<string, FaultKind>;
 
 export type FaultCode = keyof typeof faultKinds;
 export const faultCodes = Object.keys(faultKinds) as FaultCode[];
 export const faultKind = (code: FaultCode): FaultKind => faultKinds[code];
 
-/** The faults that a system can have at all, sampled where the person says. */
-export const possibleFaults = (system: TestedSystem, samplePoint: SamplePoint): FaultCode[] =>
-  faultCodes.filter((code) => faultKind(code).exists(system, samplePoint));
+/** The faults that a system can have at all, sampled where the person says. @param asked of those weighed only where asked for */
+export const possibleFaults = (
+  system: TestedSystem,
+  samplePoint: SamplePoint,
+  asked: readonly FaultCode[] = [],
+): FaultCode[] =>
+  faultCodes.filter((code) => {
+    const { exists, onlyAsked } = faultKind(code);
+    return exists(system, samplePoint) && (!onlyAsked || asked.includes(code));
+  });
 
 /** Rated flow of an ordinary under-sink element, L/day. */
 const ordinaryLPerDay = 284;

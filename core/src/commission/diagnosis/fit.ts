@@ -25,6 +25,8 @@ export interface Fit {
 
 /** Shares of a severity's range at which a search begins, and how often the best is looked around. */
 const scanned = [0.08, 0.25, 0.42, 0.58, 0.75, 0.92];
+/** The same where hundreds of causes are looked at, and only the best of them are fitted. */
+const atAGlance = [0.12, 0.37, 0.62, 0.87];
 const refinements = 3;
 const maxSteps = 10;
 /** A step that gains less than this, in the logarithm, was the last. */
@@ -290,6 +292,12 @@ function beginning(problem: Problem, cause: Cause, ground: Ground): Place & { sc
   }
   return best();
 }
+
+/** The severity that explains most at a glance, and how well: log of about the evidence there. */
+export const glimpsed = (problem: Problem, cause: Cause, ground: Ground): { score: number } =>
+  (cause.severity ? atAGlance : [0.5])
+    .map((u) => glimpse(problem, cause, u, ground))
+    .reduce((a, b) => (b.score > a.score ? b : a));
 
 /**
  * Fits a cause: Gauss and Newton's steps in all spreads and the severity at once, from the severity that explains most at a glance.

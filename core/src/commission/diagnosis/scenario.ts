@@ -23,6 +23,10 @@ export interface Trouble extends FeedSideTrouble {
   creptShare?: number;
   /** What the TDS meter shows over what is there. */
   meterFactor?: number;
+  /** What the meter that read the feed shows over what the product's shows. */
+  feedMeterFactor?: number;
+  /** What is left of a new tank's preservative in the cup, mg/L. */
+  preservativeMgL?: number;
 }
 
 /** A system as it stands today: its parts and its water as they are, and what is wrong. */

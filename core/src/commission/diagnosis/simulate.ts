@@ -279,7 +279,7 @@ export class Simulation {
       const tdsMgL = samplePoint === 'tap-after-tank' ? this.tankMgL : this.toTap.tdsMgL;
       const passage = tdsMgL / system.feed.tdsMgL;
       return {
-        meterMgL: tdsMgL,
+        meterMgL: tdsMgL + (trouble.preservativeMgL ?? 0),
         pH: phOfProduct(system.feed, Math.max(passage, 1e-6)),
         hardnessMgL: system.feed.calciumMgL * passage,
       };
@@ -323,7 +323,7 @@ export class Simulation {
     const meter = trouble.meterFactor ?? 1;
     switch (code) {
       case 'feedTdsMgL':
-        return system.feed.tdsMgL * meter;
+        return system.feed.tdsMgL * meter * (trouble.feedMeterFactor ?? 1);
       case 'temperatureC':
         return system.feed.temperatureC;
       case 'supplyPressureBar':

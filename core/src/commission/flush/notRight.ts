@@ -1,21 +1,15 @@
 import type { SystemDesign, FeedWater } from '../../system/design.ts';
-import { causesOf as sidesOf } from '../diagnosis/problem.ts';
-import { type FaultCode, faultKind, possibleFaults, severityAt } from '../diagnosis/fault.ts';
+import { type FaultCode, faultKind, possibleFaults } from '../diagnosis/fault.ts';
+import { type FigureSign, figureSigns, scenariosOf, shows } from '../diagnosis/hint.ts';
 import { asSurveyed, type Scenario } from '../diagnosis/scenario.ts';
-import { type Signs, signsOf } from '../diagnosis/signs.ts';
+import { signsOf } from '../diagnosis/signs.ts';
 import { testedSystemOf } from '../diagnosis/testedSystem.ts';
 import { mistakenShare } from '../diagnosis/uncertainty.ts';
 import type { FlushStep, FlushStepCode } from './flushStep.ts';
 
 /** What a person sees that is not as the step says. */
 export const seenSigns = [
-  'no-water-at-tap',
-  'no-water-to-drain',
-  'drain-runs-hard',
-  'drain-goes-on',
-  'fills-slowly',
-  'weak-tap',
-  'tds-high',
+  ...figureSigns,
   'drips',
   'stays-dark',
   'chlorine',
@@ -46,6 +40,8 @@ const notWhileFlushing = [
   'sampled-after-standing',
   'feed-water-changed',
   'meter-miscalibrated',
+  'meters-differ',
+  'sampled-first-tank',
 ] as const satisfies readonly FaultCode[];
 export type FlushFault = Exclude<FaultCode, (typeof notWhileFlushing)[number]> | 'water-cold';
 const isOfFlushing = (code: FaultCode): code is Exclude<FlushFault, 'water-cold'> =>
@@ -57,22 +53,8 @@ const coldWeight = 0.03;
 
 export type SignCause = FlushFault | HandCause;
 
-/** How much off is seen at all, over a sound system's. */
-const seen = { none: 0.15, hard: 1.6, slow: 1.5, weak: 0.6, tds: 1.7 } as const;
 /** With this chance it is something that is not in the list. */
 const noneOfThese = 0.01;
-
-/** Whether a system shows a sign, beside a sound one. */
-const shows: Record<Exclude<SeenSign, HandSign>, (now: Signs, sound: Signs) => boolean> = {
-  'no-water-at-tap': (now, sound) => now.productLPerH < seen.none * sound.productLPerH,
-  'no-water-to-drain': (now, sound) => now.drainLPerH < seen.none * sound.drainLPerH,
-  'drain-runs-hard': (now, sound) => now.drainLPerH > seen.hard * sound.drainLPerH,
-  'drain-goes-on': (now) => !now.drainStops(),
-  'fills-slowly': (now, sound) => (now.fillMin() ?? 0) > seen.slow * (sound.fillMin() ?? Infinity),
-  'weak-tap': (now, sound) => now.tapLPerMin() < seen.weak * sound.tapLPerMin(),
-  'tds-high': (now, sound) =>
-    now.productLPerH > 0 && now.productTdsMgL > seen.tds * sound.productTdsMgL,
-};
 
 export interface RankedCause {
   cause: SignCause | 'none-of-these';
@@ -149,9 +131,6 @@ export function causesOf(
     .sort((a, b) => b.probability - a.probability);
 }
 
-/** Places in a severity's range that stand for all of it. */
-const middles = [0.1, 0.3, 0.5, 0.7, 0.9] as const;
-
 interface Candidate {
   cause: RankedCause['cause'];
   weight: number;
@@ -167,11 +146,7 @@ function candidatesOf(usual: Scenario): Candidate[] {
     ...faults.map((fault): Candidate => ({
       cause: fault,
       weight: faultKind(fault).weight,
-      scenarios: sidesOf(fault).flatMap(({ severity, alter }) =>
-        (severity ? middles : [0]).map((share) =>
-          alter(usual, severityAt(severity, share, system)),
-        ),
-      ),
+      scenarios: scenariosOf(usual, fault).map(({ as }) => as),
     })),
     {
       cause: 'water-cold',

@@ -1,5 +1,5 @@
 import { fillKind, type FeedWater, type InstalledSystem, isUltravioletLine } from '@katharos/core';
-import type { JobDocument } from '@katharos/job';
+import { type TimedFill, timedFills } from '@katharos/job';
 import { causeWords, explanationWords, type Reader, signNames } from '@katharos/words';
 import { Button } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
@@ -12,14 +12,6 @@ interface Props {
   water: FeedWater;
   /** ms of the epoch, where a fill that still runs counts: it takes this long at least. */
   now?: number;
-}
-
-/** A fill whose time is known, over what it was to take. */
-interface TimedFill {
-  id: string;
-  minutes: number;
-  ratio: number;
-  isRunning: boolean;
 }
 
 /** What was found on the way: fills far from computed with what explains them, and what was not right. Nothing where all went as planned. */
@@ -74,20 +66,6 @@ export function FlushFindings({ design, water, now }: Props) {
         </ul>
       </Tone>
     </section>
-  );
-}
-
-/** Fills whose drain was seen to stop, and those that run: one that was cut short, or ended unseen, says nothing. */
-function timedFills(records: JobDocument['flush']['steps'], now?: number): TimedFill[] {
-  return Object.entries(records).flatMap(
-    ([id, { startedAt, done, minutes, endedUnseen, seen }]) => {
-      if (!id.startsWith('tank-fill') || !startedAt || !minutes || endedUnseen) return [];
-      if (done && !seen?.includes('drain-stopped')) return [];
-      const until = done ? Date.parse(done.at) : now;
-      if (until === undefined) return [];
-      const took = (until - Date.parse(startedAt)) / 60_000;
-      return took > 0 ? [{ id, minutes: took, ratio: took / minutes, isRunning: !done }] : [];
-    },
   );
 }
 

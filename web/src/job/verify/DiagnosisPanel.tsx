@@ -1,13 +1,14 @@
-import { type Examination, explainsNothing, type FaultCode } from '@katharos/core';
+import { type Examination, explainsNothing, type Suspect, suspectsOf } from '@katharos/core';
 import {
-  causeOfFault,
+  causeOfFaults,
   evidenceOf,
-  faultWords,
   leadSentence,
+  mendOfFaults,
   readingLabel,
   sayProbability,
   sayReading,
   saySound,
+  shortCause,
   standsOut,
   worthALine,
 } from '@katharos/words';
@@ -70,9 +71,10 @@ interface FoundProps {
 function Found({ examined, examination }: FoundProps) {
   const { diagnosis, expected } = examined;
   const reader = useReader();
-  const [first] = diagnosis.causes;
+  const [first] = suspectsOf(diagnosis);
   const isSure = first!.probability >= standsOut;
-  const isSound = isSure && first!.fault === 'healthy';
+  const isHealthy = first!.faults[0] === 'healthy';
+  const isSound = isSure && isHealthy;
   const evidence = evidenceOf(examination.given, expected, reader);
   return (
     <>
@@ -91,8 +93,8 @@ function Found({ examined, examination }: FoundProps) {
       </Tone>
       {diagnosis.stories.every(({ misfit }) => misfit > explainsNothing) && (
         <Tone kind="warn" head="None of these explains all that was read">
-          There may be two things wrong at once, or a reading that is not what it seems: another
-          place, another unit, a valve that was open. Take the one that lies farthest off once more.
+          Nor do two at once. A reading may not be what it seems: another place, another unit, a
+          valve that was open. Take the one that lies farthest off once more.
         </Tone>
       )}
       {diagnosis.next && !isSure && (
@@ -108,7 +110,7 @@ function Found({ examined, examination }: FoundProps) {
       )}
       <Causes examined={examined} />
       <Stories examined={examined} examination={examination} />
-      {first!.fault !== 'healthy' && <Mend fault={first!.fault} probability={first!.probability} />}
+      {!isHealthy && first!.faults.length > 0 && <Mend suspect={first!} />}
     </>
   );
 }
@@ -116,13 +118,15 @@ function Found({ examined, examination }: FoundProps) {
 /** The causes, each with how likely it is. */
 function Causes({ examined: { diagnosis } }: { examined: Examined }) {
   const reader = useReader();
-  const shown = diagnosis.causes.filter(({ probability }) => probability >= worthALine).slice(0, 6);
+  const shown = suspectsOf(diagnosis)
+    .filter(({ probability }) => probability >= worthALine)
+    .slice(0, 6);
   return (
     <ol aria-label="Likely causes" style={{ listStyle: 'none', padding: 0, margin: 0 }}>
-      {shown.map(({ fault, probability }) => (
-        <li key={fault} style={{ marginBottom: 8 }}>
+      {shown.map(({ faults, probability }) => (
+        <li key={faults.join()} style={{ marginBottom: 8 }}>
           <Group justify="space-between" wrap="nowrap" align="start">
-            <Text>{causeOfFault(fault)}</Text>
+            <Text>{causeOfFaults(faults)}</Text>
             <Text fw={650} style={{ whiteSpace: 'nowrap' }}>
               {sayProbability(probability, reader)}
             </Text>
@@ -137,7 +141,7 @@ function Causes({ examined: { diagnosis } }: { examined: Examined }) {
 /** What was read beside what a sound system shows, and beside what the two leading causes would show. */
 function Stories({ examined: { diagnosis, expected }, examination }: FoundProps) {
   const reader = useReader();
-  const stories = diagnosis.stories.filter(({ fault }) => fault !== 'healthy').slice(0, 2);
+  const stories = diagnosis.stories.filter(({ faults }) => faults[0] !== 'healthy').slice(0, 2);
   return (
     <WideTable minWidth={560} label="Readings beside the causes, scrolls sideways">
       <Table aria-label="Readings beside the causes">
@@ -146,9 +150,9 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
             <Table.Th>Reading</Table.Th>
             <Table.Th ta="right">Read</Table.Th>
             <Table.Th ta="right">Sound, nine in ten</Table.Th>
-            {stories.map(({ fault }) => (
-              <Table.Th key={fault} ta="right" maw={180}>
-                If: {causeOfFault(fault).replace(/[.:].*$/, '')}
+            {stories.map(({ faults }) => (
+              <Table.Th key={faults.join()} ta="right" maw={180}>
+                If: {shortCause(faults)}
               </Table.Th>
             ))}
           </Table.Tr>
@@ -161,8 +165,8 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
                 {sayReading(code, seen, reader)}
               </Table.Td>
               <Table.Td ta="right">{saySound(code, expected, reader)}</Table.Td>
-              {stories.map(({ fault, readings }) => (
-                <Table.Td key={fault} ta="right">
+              {stories.map(({ faults, readings }) => (
+                <Table.Td key={faults.join()} ta="right">
                   {sayReading(code, readings[code] ?? null, reader)}
                 </Table.Td>
               ))}
@@ -175,9 +179,10 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
 }
 
 /** What mends the likeliest cause; once it is done, this verification is put down and another begins. */
-function Mend({ fault, probability }: { fault: FaultCode; probability: number }) {
+function Mend({ suspect: { faults, probability } }: { suspect: Suspect }) {
   const { edit, stamp } = useEdit();
-  const { mend } = faultWords[fault];
+  const mend = mendOfFaults(faults);
+  const [cause, also] = faults;
   const anew = () =>
     edit(({ verify }) => {
       const { readings, looks, shutoffSimulated, earlier = {}, ...rest } = verify;
@@ -186,7 +191,8 @@ function Mend({ fault, probability }: { fault: FaultCode; probability: number })
         readings,
         ...(looks && Object.keys(looks).length > 0 ? { looks } : {}),
         ...(shutoffSimulated ? { shutoffSimulated } : {}),
-        cause: fault,
+        ...(cause ? { cause } : {}),
+        ...(also ? { also } : {}),
         probability,
         mended: mend.slice(0, 500),
         at,

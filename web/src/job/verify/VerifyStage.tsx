@@ -39,6 +39,7 @@ import { useSession } from '../../data/session.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
+import { Complaints } from './Complaints.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
@@ -81,7 +82,8 @@ function Verifying({ design }: { design: SystemDesign }) {
     return readings ? verdict(design, readings) : null;
   }, [design, document]);
   const today = brief?.ok ? brief.value.task.waters.today : null;
-  const examination = useMemo(() => examinationOf(document), [document]);
+  const { settings } = useSession()!.firm;
+  const examination = useMemo(() => examinationOf(document, settings), [document, settings]);
   const [weighing, { again }] = useComputed('examine', examination ?? null, { settleMs });
   const further = testKeys.filter((key) => verify.readings[key]);
   const faultAt = (key: BasicVerifyKey) =>
@@ -98,6 +100,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         </Title>
         {today && <FlushFindings design={design} water={today} />}
         <EarlierVerifications verify={verify} />
+        <Complaints verify={verify} />
         <MetersPanel />
         <section className="panel" aria-label="Readings">
           <Group justify="space-between">

@@ -1,0 +1,47 @@
+import { type Complaint, complaints } from '@katharos/core';
+import type { JobDocument } from '@katharos/job';
+import { complaintAdvice, complaintWords } from '@katharos/words';
+import { Chip, Group, Text } from '@mantine/core';
+import { useEdit } from '../open/useJob.ts';
+
+/** What the household complains of: it counts in what is behind it, as far as people can be taken at their word. */
+export function Complaints({ verify }: { verify: JobDocument['verify'] }) {
+  const { edit, stamp } = useEdit();
+  const noted = verify.complaints ?? {};
+  const chosen = complaints.filter((complaint) => noted[complaint]);
+  const choose = (next: string[]) =>
+    edit(({ verify: { complaints: before = {}, ...rest } }) => {
+      const kept = complaints
+        .filter((complaint) => next.includes(complaint))
+        .map((complaint) => [complaint, before[complaint] ?? stamp()] as const);
+      return {
+        verify: { ...rest, ...(kept.length > 0 ? { complaints: Object.fromEntries(kept) } : {}) },
+      };
+    });
+  return (
+    <section className="panel" aria-label="What the household complains of">
+      <Text fw={560} mb={4}>
+        What the household complains of
+      </Text>
+      <Chip.Group multiple value={chosen} onChange={choose}>
+        <Group gap="xs">
+          {complaints.map((complaint) => (
+            <Chip key={complaint} value={complaint} size="md" className="thumb">
+              {complaintWords[complaint]}
+            </Chip>
+          ))}
+        </Group>
+      </Chip.Group>
+      {chosen
+        .map((complaint) => complaintAdvice[complaint as Complaint])
+        .map(
+          (advice) =>
+            advice && (
+              <Text key={advice} size="sm" mt={4}>
+                {advice}
+              </Text>
+            ),
+        )}
+    </section>
+  );
+}
