@@ -1,4 +1,5 @@
 export * from './errors.ts';
+export * from './found.ts';
 export * from './board.ts';
 export * from './certificates.ts';
 export * from './jobList.ts';

@@ -17,7 +17,7 @@ export * from './laboratory/reportFindings.ts';
 export * from './document/job.ts';
 export * from './document/jobFile.ts';
 export { type Reading } from './document/reading.ts';
-export { isPractice } from './document/verifyRecord.ts';
+export { acceptedRegardless, isPractice, type VerifyRecord } from './document/verifyRecord.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './document/merge.ts';
 export * from './document/photographs.ts';
 export {

@@ -14,6 +14,7 @@ import {
   lampAcceptance,
 } from '@katharos/core';
 import {
+  acceptedRegardless,
   type FirmSettings,
   limitsOf,
   verificationReadings,
@@ -27,6 +28,7 @@ import {
 } from '@katharos/job';
 import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
+  acceptedSentence,
   earlierOf,
   earlierSentences,
   saysUsed,
@@ -108,6 +110,7 @@ export function certificateOf({
     customer: customer.name,
     address: customer.address,
     ...found,
+    sentences: [...regardless(verify, reader, found.grade), ...found.sentences],
     tables: [
       { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
       ...readWithTable(verify, reader),
@@ -191,6 +194,16 @@ function lampResult(
     result: `${gradeWords[accepted.grade]}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
     sentences: [...acceptanceSentences(accepted, reader), ultravioletSentence(found, reader)],
   };
+}
+
+/** That somebody stands for it although it is not good by what was found. */
+function regardless(
+  verify: JobDocument['verify'],
+  reader: Reader,
+  grade: Acceptance['grade'],
+): string[] {
+  const accepted = grade === 'good' ? undefined : acceptedRegardless(verify);
+  return accepted ? [acceptedSentence(accepted, reader)] : [];
 }
 
 const practiceCaveat =

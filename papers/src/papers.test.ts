@@ -147,6 +147,18 @@ describe('the certificate of a membrane', () => {
     expect(certificate(document).result).toMatch(/^Not accepted/);
     expect(certificate(document).sentences[0]).toMatch(why);
   });
+
+  test('says first who accepted it all the same and why; the grade stays what was found', () => {
+    const document = verified();
+    const accepted = { reason: 'They sell the house', at: '2026-03-02T10:00:00Z', by: 'Wren' };
+    document.verify.accepted = accepted;
+    expect(certificate(document).sentences.join()).not.toMatch(/all the same/);
+    document.verify.shutoffTest = 'failed';
+    expect(certificate(document).grade).toBe('not-accepted');
+    expect(certificate(document).sentences[0]).toBe(
+      'Accepted all the same by Wren, 02/03/2026: They sell the house.',
+    );
+  });
 });
 
 describe('a lamp without a membrane', () => {

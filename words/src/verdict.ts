@@ -9,6 +9,7 @@ import type {
   Unchecked,
   Verdict,
 } from '@katharos/core';
+import type { VerifyRecord } from '@katharos/job';
 import { causeOfFaults, sayProbability } from './diagnosis.ts';
 import type { Reader } from './reader.ts';
 
@@ -59,6 +60,13 @@ export function acceptanceSentences(
       : []),
   ];
 }
+
+/** Who accepted it although it is not good by what was found, and why. */
+export const acceptedSentence = (
+  { by, at, reason }: NonNullable<VerifyRecord['accepted']>,
+  reader: Reader,
+): string =>
+  `Accepted all the same by ${by}, ${reader.when(at, 'date')}: ${reason.replace(/\.?$/, '.')}`;
 
 /** What of a system each fault is about, for whoever reads that nothing was read of it. */
 const faultMatters: Record<Exclude<FaultCode, 'healthy'>, string> = {

@@ -20,6 +20,7 @@ import type { JobDocument } from '../document/job.ts';
 import { isFlushed } from '../document/flushRecord.ts';
 import type { FirmSettings } from '../fields/firmSettings.ts';
 import { optionsOf, watersOf } from './brief.ts';
+import type { Reading } from '../document/reading.ts';
 import { timedFills } from './fills.ts';
 import { type TestLook, verifyFields, type VerifyKey } from '../fields/fields.ts';
 
@@ -149,10 +150,11 @@ export function fillOfFlush({ flush, verify }: Pick<JobDocument, 'flush' | 'veri
 /** Hypotheses that what is known of the visit brings up: two meters or scales, a tank that was not washed out. */
 function askedOf({ verify, flush }: Pick<JobDocument, 'verify' | 'flush'>): FaultCode[] {
   const { feedTds, productTds } = verify.readings;
+  const scaleOf = ({ unit }: Reading) => toCore('tds', { value: 1, unit });
   const isOther =
     feedTds &&
     productTds &&
-    (feedTds.unit !== productTds.unit || feedTds.instrument !== productTds.instrument);
+    (scaleOf(feedTds) !== scaleOf(productTds) || feedTds.instrument !== productTds.instrument);
   return [
     ...(isOther ? (['meters-differ'] as const) : []),
     ...(isFlushed(flush) ? [] : (['sampled-first-tank'] as const)),

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { newJobDocument } from './job.ts';
-import { isPractice } from './verifyRecord.ts';
+import { acceptedRegardless, isPractice } from './verifyRecord.ts';
 
 const { verify } = newJobDocument('Practised');
 const at = '2026-03-01T09:00:00Z';
@@ -21,4 +21,19 @@ test('one simulated reading, look or test makes a verification practice, also in
     expect(isPractice({ ...verify, ...part })).toBe(true);
   }
   expect(isPractice({ ...verify, looks: { 'pump-runs': look }, earlier: { a: past } })).toBe(false);
+});
+
+test('somebody’s word that it is accepted holds for what was read before it, and for nothing after', () => {
+  const accepted = { reason: 'A hard water, and the household knows', at, by: 'Wren' };
+  const earlier = { ...reading, takenAt: '2026-03-01T08:59:00Z' };
+  const later = { ...reading, takenAt: '2026-03-01T09:00:01Z' };
+  expect(acceptedRegardless({ ...verify, readings: { productTds: earlier } })).toBeUndefined();
+  expect(acceptedRegardless({ ...verify, accepted, readings: { productTds: earlier } })).toBe(
+    accepted,
+  );
+  expect(
+    acceptedRegardless({ ...verify, accepted, readings: { feedTds: earlier, productTds: later } }),
+  ).toBeUndefined();
+  const looks = { 'pump-runs': { ...look, at: later.takenAt } };
+  expect(acceptedRegardless({ ...verify, accepted, looks })).toBeUndefined();
 });

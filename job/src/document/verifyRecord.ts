@@ -61,10 +61,22 @@ export const verifyRecordSchema = z.strictObject({
   note: text(2000),
 });
 
-type Told = Pick<
-  z.infer<typeof verifyRecordSchema>,
-  'readings' | 'looks' | 'shutoffSimulated' | 'earlier'
->;
+export type VerifyRecord = z.infer<typeof verifyRecordSchema>;
+
+/** Somebody's word that it is accepted all the same; it holds for what had been read then, and not for what was read after it. */
+export function acceptedRegardless({
+  accepted,
+  readings,
+  looks = {},
+}: Pick<VerifyRecord, 'accepted' | 'readings' | 'looks'>): VerifyRecord['accepted'] {
+  const isNewer = (at: string | null | undefined) => Boolean(accepted && at && at > accepted.at);
+  const isOver =
+    Object.values(readings).some((one) => isNewer(one?.takenAt)) ||
+    Object.values(looks).some((one) => isNewer(one?.at));
+  return isOver ? undefined : accepted;
+}
+
+type Told = Pick<VerifyRecord, 'readings' | 'looks' | 'shutoffSimulated' | 'earlier'>;
 
 /**
  * Whether something of a verification, or of one before it, was told by a simulated system: then it is practice, and vouches for nothing.

@@ -7,6 +7,7 @@ import { validate } from '../http/validate.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
+import { foundBy } from './found.ts';
 import { createFirm, hasOwner, saveSettings } from './firmRepository.ts';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -46,6 +47,9 @@ export function firmRoutes(): Router {
     const settings = validate(firmSettingsSchema, request.body);
     await saveSettings(sessionOf(response).firm.id, settings);
     response.json(settings);
+  });
+  router.get('/found', async (_request, response) => {
+    response.json({ found: await foundBy(sessionOf(response).firm.id) });
   });
   return router;
 }

@@ -3,7 +3,7 @@ import { Button, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { troubleOf } from '../data/api.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { Tone } from '../ui/Tone.tsx';
-import { useChainQuery } from './certificatesApi.ts';
+import { useChainQuery } from './firmApi.ts';
 
 /** The firm's certificates as a chain: whether it holds, and the file with which anybody can see for themselves. */
 export function CertificatesPanel() {

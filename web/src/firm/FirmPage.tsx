@@ -9,6 +9,7 @@ import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { CertificatesPanel } from './CertificatesPanel.tsx';
+import { OddsPanel } from './OddsPanel.tsx';
 import { standardFields } from './standardFields.ts';
 import {
   Button,
@@ -267,6 +268,7 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             ))}
           </SimpleGrid>
         </section>
+        <OddsPanel odds={draft.odds ?? {}} onChange={(odds) => set({ odds })} />
         <section className="panel" aria-label="The household a survey begins with">
           <Group justify="space-between">
             <Title order={2} size="h4">

@@ -1,8 +1,11 @@
-import { acceptanceSentences, gradeWords } from '@katharos/words';
+import { acceptedRegardless } from '@katharos/job';
+import { acceptanceSentences, acceptedSentence, gradeWords } from '@katharos/words';
 import type { Acceptance } from '@katharos/core';
 import { Tone, type ToneKind } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
-import { Text } from '@mantine/core';
+import { useDocument, useEdit } from '../open/useJob.ts';
+import { Button, Group, Stack, Text, Textarea } from '@mantine/core';
+import { useState } from 'react';
 
 const tones: Record<Acceptance['grade'], ToneKind> = {
   good: 'good',
@@ -25,6 +28,72 @@ export function AcceptanceNotice({ accepted }: { accepted: Acceptance }) {
           {sentence}
         </Text>
       ))}
+      {accepted.grade !== 'good' && <AllTheSame />}
     </Tone>
+  );
+}
+
+/** A person may accept what is not good by what was found: with a reason, and by name. */
+function AllTheSame() {
+  const reader = useReader();
+  const { verify } = useDocument();
+  const { edit, stamp } = useEdit();
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const [fault, setFault] = useState('');
+  const accepted = acceptedRegardless(verify);
+  const back = () => edit(({ verify: { accepted: _old, ...rest } }) => ({ verify: rest }));
+  const accept = () => {
+    if (reason.trim() === '') {
+      setFault('Say in a few words why, for whoever comes after.');
+      return;
+    }
+    edit((current) => ({
+      verify: { ...current.verify, accepted: { reason: reason.trim(), ...stamp() } },
+    }));
+    setOpen(false);
+    setReason('');
+  };
+  if (accepted) {
+    return (
+      <Group mt="xs">
+        <Text size="sm">{acceptedSentence(accepted, reader)}</Text>
+        <Button variant="default" size="sm" mih={44} onClick={back}>
+          Take it back
+        </Button>
+      </Group>
+    );
+  }
+  if (!open) {
+    return (
+      <Button variant="default" size="sm" mih={44} mt="xs" onClick={() => setOpen(true)}>
+        Accept it all the same
+      </Button>
+    );
+  }
+  return (
+    <Stack gap="xs" mt="xs">
+      <Textarea
+        label="Why it is accepted"
+        description="It stands on the certificate with your name. It holds until something is read anew."
+        autosize
+        data-autofocus
+        maxLength={500}
+        value={reason}
+        error={fault}
+        onChange={({ currentTarget: { value } }) => {
+          setReason(value);
+          setFault('');
+        }}
+      />
+      <Group>
+        <Button size="sm" mih={44} onClick={accept}>
+          Accept
+        </Button>
+        <Button variant="default" size="sm" mih={44} onClick={() => setOpen(false)}>
+          Leave it
+        </Button>
+      </Group>
+    </Stack>
   );
 }
