@@ -250,6 +250,12 @@ export {
   type TestInstruments,
   usualTestInstruments,
 } from './commission/diagnosis/uncertainty.ts';
+export {
+  alongTheWater,
+  placeOf,
+  type ReadingPlaceCode,
+  readingPlaces,
+} from './commission/diagnosis/place.ts';
 export { drawScenario, shownOf, takeReadings } from './commission/diagnosis/takeReadings.ts';
 export { asSurveyed, type Scenario, usualReferenceMgL } from './commission/diagnosis/scenario.ts';
 export { type ExpectedReadings, expectedOf } from './commission/diagnosis/expected.ts';
@@ -280,6 +286,13 @@ export {
 } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
+export { mendPlan } from './commission/service/mendPlan.ts';
+export { serviceStates } from './commission/service/serviceStates.ts';
+export {
+  type ServiceCode,
+  type ServiceData,
+  type ServiceStep,
+} from './commission/service/serviceStep.ts';
 export { expectedReadings } from './system/expectedReadings.ts';
 export * from './commission/instrument.ts';
 export { type Judgement, judgementOf } from './commission/judgement.ts';

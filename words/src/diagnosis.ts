@@ -4,6 +4,7 @@ import {
   type ExpectedReadings,
   type FaultCode,
   type ReadingCode,
+  type ReadingPlaceCode,
   type SamplePoint,
   type Seen,
   suspectsOf,
@@ -58,6 +59,18 @@ export const lookWords: Record<TestLook | 'drain-stops', LookWords> = {
     yes: 'Stands still',
     no: 'Runs on',
   },
+};
+
+/** Where on the way of the water a reading is taken. */
+export const readingPlaceWords: Record<ReadingPlaceCode, string> = {
+  supply: 'cold tap',
+  inlet: 'unit’s inlet',
+  carbon: 'behind the carbon',
+  membrane: 'ahead of the membrane',
+  drain: 'drain line',
+  product: 'product',
+  tank: 'tank',
+  tap: 'drinking tap',
 };
 
 /** Where a cup can be filled. */

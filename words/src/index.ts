@@ -17,6 +17,7 @@ export * from './options.ts';
 export * from './parts.ts';
 export * from './photographs.ts';
 export * from './plumbing.ts';
+export * from './service.ts';
 export * from './sheet.ts';
 export * from './stages.ts';
 export * from './toolsAndCautions.ts';

@@ -34,15 +34,15 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
   },
   'prefilter-blocked': {
     cause: 'A pre-filter lets too little through.',
-    mend: 'Look for a wrapper or cap left on it, and for dirt from the line. Close the feed, take it out, and compare the flow without it.',
+    mend: 'Look for a wrapper or cap left on it, and for dirt from the line. A new cartridge; compare the flow before and after.',
   },
   'membrane-absent': {
     cause: 'There is no membrane in the vessel.',
-    mend: 'Close the feed, open the vessel and look.',
+    mend: 'Open the vessel and look.',
   },
   'membrane-bypass': {
     cause: 'Feed passes the membrane’s O-rings: it is not pushed home, or a ring is cut.',
-    mend: 'Close the feed, draw the element, look at both small rings, grease them, and push it home until it seats.',
+    mend: 'Draw the element, look at both small rings, grease them, and push it home until it seats.',
   },
   'membrane-oxidised': {
     cause: 'Chlorine has eaten the membrane.',
@@ -50,25 +50,25 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
   },
   'membrane-scaled': {
     cause: 'The element passes too little: scaled, fouled, or dried out in store.',
-    mend: 'Let it soak under pressure for half an hour. If the flow stays low, another element.',
+    mend: 'A new element. One that only dried out in store comes back after half an hour under pressure.',
   },
   'restrictor-missing': {
     cause: 'There is no restrictor in the drain line, or it is far too wide.',
-    mend: 'Close the feed. The restrictor belongs between the vessel’s drain port and the drain, arrow with the flow, of the size that the element wants.',
+    mend: 'The restrictor belongs between the vessel’s drain port and the drain, arrow with the flow, of the size that the element wants.',
   },
   'restrictor-blocked': {
     cause: 'The restrictor passes too little.',
-    mend: 'Take the tube off behind it, into the bucket: if it hardly runs there either, replace the restrictor by one of the same size.',
+    mend: 'Replace it by one of the same size. It is the restrictor if hardly anything runs with the tube off behind it either.',
   },
   'drain-line-blocked': {
     cause:
       'The drain line is blocked behind the restrictor: a kink, an insert left in, a saddle whose hole does not meet the pipe’s.',
-    mend: 'Take the tube off behind the restrictor, into the bucket: if it runs there, follow the line to the saddle, and look through its hole.',
+    mend: 'Follow the line from the restrictor to the saddle, and look through its hole. It is the line if it runs with the tube off behind the restrictor.',
   },
   'brine-seal-failed': {
     cause:
       'Feed passes outside the element: its brine seal is torn, turned, or the element is in the wrong way round.',
-    mend: 'Close the feed, draw the element. The seal’s lip faces the feed; a torn one is replaced, a reversed element turned.',
+    mend: 'Draw the element. The seal’s lip faces the feed; a torn one is replaced, a reversed element turned.',
   },
   'membrane-old': {
     cause: 'The membrane is simply old.',
@@ -112,7 +112,7 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
   },
   'check-valve-leaking': {
     cause: 'The check valve behind the membrane lets product run back.',
-    mend: 'Close the feed with the tank full: if the drain runs on, it leaks. Replace it, arrow with the flow.',
+    mend: 'Replace it, arrow with the flow. It leaks if the drain runs on with the feed closed and the tank full.',
   },
   'shutoff-stuck-open': {
     cause: 'What ends the filling does not close.',
@@ -120,7 +120,7 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
   },
   'shutoff-stuck-closed': {
     cause: 'The shut-off or the solenoid lets nothing in.',
-    mend: 'Is its tube off, its plug out, its arrow the wrong way round? Bypass it once with a union: if it runs, it is the valve.',
+    mend: 'Is its tube off, its plug out, its arrow the wrong way round? Otherwise replace it: bypassed once with a union, the water runs.',
   },
   'supply-pressure-low': {
     cause: 'The supply has far less pressure than was read.',
@@ -136,11 +136,11 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
   },
   'post-filter-blocked': {
     cause: 'The post filter passes too little.',
-    mend: 'Arrow with the flow? Take it out of the line once and compare.',
+    mend: 'Arrow with the flow? Otherwise a new one; compare the tap before and after.',
   },
   'lines-swapped': {
     cause: 'Product and drain lines are exchanged.',
-    mend: 'Close the feed. At the vessel the centre port gives product; the one with the restrictor goes to the drain.',
+    mend: 'At the vessel the centre port gives product; the one with the restrictor goes to the drain.',
   },
   'pump-off': {
     cause: 'The pump does not run, and water only passes it.',
@@ -163,19 +163,19 @@ export const faultWords: Record<FaultCode | 'water-cold', CauseWords> = {
 export const handCauseWords: Record<HandCause, CauseWords> = {
   'tube-not-home': {
     cause: 'The tube is in to the first stop only.',
-    mend: 'Close the feed, let the pressure off, push it past the first stop to the mark, clip on, tug.',
+    mend: 'Push it past the first stop to the mark, clip on, tug.',
   },
   'tube-cut-askew': {
     cause: 'The tube’s end is askew, scratched or oval.',
-    mend: 'Close the feed, cut it square two centimetres back, push it home.',
+    mend: 'Cut it square two centimetres back, push it home.',
   },
   'housing-ring': {
     cause: 'The housing’s O-ring is dry, twisted or dirty.',
-    mend: 'Close the feed, let the pressure off, open it; ring and groove clean, greased, back in; hand tight and a snug turn.',
+    mend: 'Open it; ring and groove clean, greased, back in; hand tight and a snug turn.',
   },
   'nut-or-thread': {
     cause: 'A nut is loose, or a thread has too little tape.',
-    mend: 'Close the feed. Nut a quarter turn; tapered threads anew with tape. Never under pressure.',
+    mend: 'Nut a quarter turn; tapered threads anew with tape. Never under pressure.',
   },
   'fines-still-leaving': {
     cause: 'Dust of new carbon or minerals is still leaving.',
@@ -183,11 +183,11 @@ export const handCauseWords: Record<HandCause, CauseWords> = {
   },
   'cartridge-not-seated': {
     cause: 'A cartridge does not sit on its ring, and water passes it.',
-    mend: 'Close the feed, open the housing, seat it on the spigot, both gaskets in place.',
+    mend: 'Open the housing, seat it on the spigot, both gaskets in place.',
   },
   'cartridge-burst': {
     cause: 'A cartridge is damaged.',
-    mend: 'Close the feed, look at it, put another in.',
+    mend: 'Look at it, put another in.',
   },
   'flow-too-fast': {
     cause: 'Into the bucket it runs far faster than it ever will: the carbon has no time.',

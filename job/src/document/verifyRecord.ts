@@ -4,7 +4,7 @@ import { usedInstrumentSchema } from '../fields/instrument.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text, wantedText } from '../fields/text.ts';
 import { z } from 'zod';
-import { instant, person, readingsOf } from './reading.ts';
+import { instant, person, readingsOf, tick } from './reading.ts';
 import { whole } from './whole.ts';
 
 const lookSchema = z.strictObject({
@@ -48,6 +48,16 @@ export const verifyRecordSchema = z.strictObject({
   accepted: whole(
     z.strictObject({
       reason: wantedText(500, fault('reason-missing')),
+      at: instant,
+      by: person,
+    }),
+  ).optional(),
+  /** What is being mended: what was taken for the cause, and the steps that are done, by id. */
+  mending: whole(
+    z.strictObject({
+      faults: z.array(z.enum(faultCodes)).min(1).max(2),
+      probability: z.number().min(0).max(1),
+      done: z.record(z.string().max(60), tick),
       at: instant,
       by: person,
     }),

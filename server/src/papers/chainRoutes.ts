@@ -2,7 +2,7 @@ import { once as told } from 'node:events';
 import { chainFormat } from '@katharos/contract';
 import { Router } from 'express';
 import { sessionOf } from '../session/requireSession.ts';
-import { checkChain } from './seal.ts';
+import { checkChain } from '../sealing/seal.ts';
 import { chainOf } from './sealRepository.ts';
 
 /** A firm's certificates as a chain: whether it holds, and all of it as a file. */

@@ -18,7 +18,7 @@ import { idFrom, validate } from '../http/validate.ts';
 import { findJob, hasJob, lockJob } from '../jobs/jobRepository.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { findVan } from '../van/vanRepository.ts';
-import { hashOf } from './hash.ts';
+import { hashOf } from '../sealing/hash.ts';
 import type { PaperContents, PaperSource, SetKind } from './paperContent.ts';
 import type { PaperMill } from './paperMill.ts';
 import { addPaper, findPaper, listPapers, newestPaper, type PaperKey } from './paperRepository.ts';

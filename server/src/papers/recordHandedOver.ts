@@ -8,7 +8,7 @@ import { ApiError } from '../http/apiError.ts';
 import { findJob } from '../jobs/jobRepository.ts';
 import { findVan } from '../van/vanRepository.ts';
 import type { PaperMill } from './paperMill.ts';
-import { hashOf } from './hash.ts';
+import { hashOf } from '../sealing/hash.ts';
 import { addPaper, newestPaper } from './paperRepository.ts';
 
 /** Notes what of a job was handed over, so that it becomes a record. */

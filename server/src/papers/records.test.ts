@@ -11,7 +11,7 @@ import type { JobDocument } from '@katharos/job';
 import { JobRow, PaperRow } from '../db/models.ts';
 import { pdfText } from '../test/pdfText.ts';
 import { errorOf, startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
-import { hashOf } from './hash.ts';
+import { hashOf } from '../sealing/hash.ts';
 import { noteHandedOver, recordHandedOver } from './recordHandedOver.ts';
 import { runsOf } from './scripts.ts';
 

@@ -1,6 +1,6 @@
 import type { SystemDesign, FeedWater } from '../../system/design.ts';
 import { type FaultCode, faultKind, possibleFaults } from '../diagnosis/fault.ts';
-import { type FigureSign, figureSigns, scenariosOf, shows } from '../diagnosis/hint.ts';
+import { figureSigns, scenariosOf, shows } from '../diagnosis/hint.ts';
 import { asSurveyed, type Scenario } from '../diagnosis/scenario.ts';
 import { signsOf } from '../diagnosis/signs.ts';
 import { testedSystemOf } from '../diagnosis/testedSystem.ts';

@@ -1,5 +1,5 @@
 import { DataTypes, type QueryInterface, QueryTypes } from 'sequelize';
-import { noSeal, type Sealed, sealOf } from '../../papers/seal.ts';
+import { noSeal, type Sealed, sealOf } from '../../sealing/seal.ts';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 const key = (type: DataTypes.DataType) => ({ ...required(type), primaryKey: true });

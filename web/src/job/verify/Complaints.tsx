@@ -1,7 +1,7 @@
-import { type Complaint, complaints } from '@katharos/core';
+import { complaints } from '@katharos/core';
 import type { JobDocument } from '@katharos/job';
 import { complaintAdvice, complaintWords } from '@katharos/words';
-import { Chip, Group, Text } from '@mantine/core';
+import { Checkbox, Group, Text } from '@mantine/core';
 import { useEdit } from '../open/useJob.ts';
 
 /** What the household complains of: it counts in what is behind it, as far as people can be taken at their word. */
@@ -19,29 +19,29 @@ export function Complaints({ verify }: { verify: JobDocument['verify'] }) {
       };
     });
   return (
-    <section className="panel" aria-label="What the household complains of">
-      <Text fw={560} mb={4}>
-        What the household complains of
-      </Text>
-      <Chip.Group multiple value={chosen} onChange={choose}>
-        <Group gap="xs">
+    <section className="panel" aria-label="Complaints">
+      <Checkbox.Group label="What the household complains of" value={chosen} onChange={choose}>
+        <Group gap="lg">
           {complaints.map((complaint) => (
-            <Chip key={complaint} value={complaint} size="md" className="thumb">
-              {complaintWords[complaint]}
-            </Chip>
+            <Checkbox
+              key={complaint}
+              value={complaint}
+              size="md"
+              label={complaintWords[complaint]}
+            />
           ))}
         </Group>
-      </Chip.Group>
-      {chosen
-        .map((complaint) => complaintAdvice[complaint as Complaint])
-        .map(
-          (advice) =>
-            advice && (
-              <Text key={advice} size="sm" mt={4}>
-                {advice}
-              </Text>
-            ),
-        )}
+      </Checkbox.Group>
+      {chosen.map((complaint) => {
+        const advice = complaintAdvice[complaint];
+        return (
+          advice && (
+            <Text key={complaint} size="sm" mt={4}>
+              {advice}
+            </Text>
+          )
+        );
+      })}
     </section>
   );
 }

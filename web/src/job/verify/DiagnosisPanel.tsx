@@ -1,9 +1,8 @@
-import { type Examination, explainsNothing, type Suspect, suspectsOf } from '@katharos/core';
+import { type Examination, explainsNothing, suspectsOf } from '@katharos/core';
 import {
   causeOfFaults,
   evidenceOf,
   leadSentence,
-  mendOfFaults,
   readingLabel,
   sayProbability,
   sayReading,
@@ -12,14 +11,14 @@ import {
   standsOut,
   worthALine,
 } from '@katharos/words';
-import { v4 as newId } from 'uuid';
 import { Button, Group, Progress, Stack, Table, Text, Title } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import type { Examined } from '../../workers/tasks.ts';
 import type { Computed } from '../../workers/useComputed.ts';
-import { useEdit } from '../open/useJob.ts';
+import { MendOffer } from './Mending.tsx';
+import { StoryLine } from './StoryLine.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 
 interface Props {
@@ -109,8 +108,13 @@ function Found({ examined, examination }: FoundProps) {
         </div>
       )}
       <Causes examined={examined} />
+      <StoryLine
+        examination={examination}
+        expected={expected}
+        stories={leadingStories(diagnosis)}
+      />
       <Stories examined={examined} examination={examination} />
-      {!isHealthy && first!.faults.length > 0 && <Mend suspect={first!} />}
+      {!isHealthy && first!.faults.length > 0 && <MendOffer suspect={first!} />}
     </>
   );
 }
@@ -138,10 +142,14 @@ function Causes({ examined: { diagnosis } }: { examined: Examined }) {
   );
 }
 
+/** The two that are laid over the readings: a sound system is there already, as its band. */
+const leadingStories = ({ stories }: Examined['diagnosis']) =>
+  stories.filter(({ faults }) => faults[0] !== 'healthy').slice(0, 2);
+
 /** What was read beside what a sound system shows, and beside what the two leading causes would show. */
 function Stories({ examined: { diagnosis, expected }, examination }: FoundProps) {
   const reader = useReader();
-  const stories = diagnosis.stories.filter(({ faults }) => faults[0] !== 'healthy').slice(0, 2);
+  const stories = leadingStories(diagnosis);
   return (
     <WideTable minWidth={560} label="Readings beside the causes, scrolls sideways">
       <Table aria-label="Readings beside the causes">
@@ -175,47 +183,5 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
         </Table.Tbody>
       </Table>
     </WideTable>
-  );
-}
-
-/** What mends the likeliest cause; once it is done, this verification is put down and another begins. */
-function Mend({ suspect: { faults, probability } }: { suspect: Suspect }) {
-  const { edit, stamp } = useEdit();
-  const mend = mendOfFaults(faults);
-  const [cause, also] = faults;
-  const anew = () =>
-    edit(({ verify }) => {
-      const { readings, looks, shutoffSimulated, earlier = {}, ...rest } = verify;
-      const { at, by } = stamp();
-      const past = {
-        readings,
-        ...(looks && Object.keys(looks).length > 0 ? { looks } : {}),
-        ...(shutoffSimulated ? { shutoffSimulated } : {}),
-        ...(cause ? { cause } : {}),
-        ...(also ? { also } : {}),
-        probability,
-        mended: mend.slice(0, 500),
-        at,
-        by,
-      };
-      return {
-        verify: {
-          ...rest,
-          readings: {},
-          shutoffTest: 'not-done',
-          // What was opened is to be seen dry once more.
-          leakCheck: 'not-done',
-          earlier: { ...earlier, [newId()]: past },
-        },
-      };
-    });
-  return (
-    <div>
-      <Text fw={650}>What mends it</Text>
-      <Text mb="xs">{mend}</Text>
-      <Button variant="default" mih={44} onClick={anew}>
-        It is mended: verify anew
-      </Button>
-    </div>
   );
 }

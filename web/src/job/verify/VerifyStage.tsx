@@ -43,6 +43,7 @@ import { Complaints } from './Complaints.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
+import { Mending } from './Mending.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
 import { ConnectMeter, MetersPanel } from './meters/MetersPanel.tsx';
 import { PracticeProvider } from './meters/PracticeProvider.tsx';
@@ -101,6 +102,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         {today && <FlushFindings design={design} water={today} />}
         <EarlierVerifications verify={verify} />
         <Complaints verify={verify} />
+        <Mending design={design} />
         <MetersPanel />
         <section className="panel" aria-label="Readings">
           <Group justify="space-between">

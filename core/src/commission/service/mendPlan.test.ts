@@ -1,0 +1,82 @@
+import { describe, expect, test } from '@jest/globals';
+import { samplePart, tankDesign } from '../../test/samples.ts';
+import type { SystemDesign } from '../../system/design.ts';
+import { type FaultCode, faultCodes } from '../diagnosis/fault.ts';
+import { mendings } from './mending.ts';
+import { mendPlan } from './mendPlan.ts';
+import { serviceStates } from './serviceStates.ts';
+import type { ServiceStep } from './serviceStep.ts';
+
+const pumped: SystemDesign = { ...tankDesign, pump: samplePart('pump') };
+const designs: [string, SystemDesign][] = [
+  ['a tank', tankDesign],
+  ['a tank and a pump', pumped],
+  ['no tank', { ...tankDesign, tank: null }],
+  ['a tank inside', { ...pumped, tank: { ...tankDesign.tank!, internal: true } }],
+];
+const isThere = ({ tank, pump, postFilter }: SystemDesign, fault: FaultCode) =>
+  (tank ||
+    !['precharge-lost', 'precharge-high', 'bladder-torn', 'tank-valve-closed'].includes(fault)) &&
+  (pump || !fault.startsWith('pump')) &&
+  (postFilter || fault !== 'post-filter-blocked');
+
+const codes = (steps: readonly ServiceStep[]) => steps.map(({ code }) => code);
+
+describe.each(designs)('mending a system with %s', (_name, design) => {
+  const faults = faultCodes.filter((fault) => isThere(design, fault));
+
+  test('every fault, alone or with another: each step has what it needs, and the system is left in use', () => {
+    for (const one of faults) {
+      for (const other of faults) {
+        const plan = mendPlan(design, one === other ? [one] : [one, other]);
+        expect([one, other, serviceStates(design, plan).faults]).toEqual([one, other, []]);
+        expect(new Set(plan.map(({ id }) => id)).size).toBe(plan.length);
+      }
+    }
+  });
+
+  test('nothing under pressure is opened, and what was opened is seen dry and run before the tank takes it', () => {
+    for (const fault of faults.filter((one) => mendings[one].opens === 'unit')) {
+      const plan = mendPlan(design, [fault]);
+      const { states } = serviceStates(design, plan);
+      const at = plan.findIndex(({ code }) => code === 'mend');
+      expect(states[at]).toMatchObject({ feed: 'closed', pressure: 'off', tap: 'open' });
+      const after = codes(plan).slice(at);
+      expect(after.indexOf('leak-check')).toBeGreaterThan(after.indexOf('open-feed'));
+      expect(after.indexOf('run')).toBeGreaterThan(after.indexOf('leak-check'));
+      if (after.includes('open-tank')) {
+        expect(after.indexOf('open-tank')).toBeGreaterThan(after.indexOf('run'));
+      }
+    }
+  });
+});
+
+test('a step that is left out is found', () => {
+  const plan = mendPlan(pumped, ['membrane-bypass']);
+  for (const left of [
+    'close-feed',
+    'unplug',
+    'close-tank',
+    'let-off',
+    'open-feed',
+    'plug-in',
+    'leak-check',
+    'run',
+    'close-tap',
+    'open-tank',
+  ]) {
+    const without = plan.filter(({ code }) => code !== left);
+    expect([left, serviceStates(pumped, without).faults.length > 0]).toEqual([left, true]);
+  }
+});
+
+test('two at once are done in one opening, and what opens nothing before it', () => {
+  const plan = codes(mendPlan(pumped, ['restrictor-missing', 'supply-valve-partly-open']));
+  expect(plan.filter((code) => code === 'close-feed')).toHaveLength(1);
+  expect(plan.indexOf('mend')).toBeLessThan(plan.indexOf('close-feed'));
+  expect(plan.filter((code) => code === 'mend')).toHaveLength(2);
+});
+
+test('what is only a matter of reading is read again', () => {
+  expect(codes(mendPlan(tankDesign, ['meter-miscalibrated']))).toEqual(['mend', 'verify']);
+});

@@ -1,0 +1,58 @@
+import type { FaultCode } from '../diagnosis/fault.ts';
+
+/** What a hand does at a system that is in use, with what belongs to it. */
+export interface ServiceData {
+  /** Closed, and proved: the open tap runs dry and stays dry. */
+  'close-feed': object;
+  unplug: { pump: boolean; lamp: boolean };
+  'close-tank': object;
+  /** Tap open until nothing comes; the tank's water too, where its valve stays open. */
+  'let-off': { tank: boolean };
+  /** What mends a fault. */
+  mend: { fault: FaultCode };
+  'close-tap': object;
+  /** Slowly, the tap open, the tank closed. */
+  'open-feed': { tap: 'open' | 'closed' };
+  'plug-in': { pump: boolean; lamp: boolean };
+  'leak-check': object;
+  /** Tap open, tank closed, until it is clear. */
+  run: { minutes: number };
+  'open-tank': object;
+  /** Fill once and run it out. */
+  'drain-tank': object;
+  verify: object;
+}
+
+export type ServiceCode = keyof ServiceData;
+export type ServiceStep = {
+  [C in ServiceCode]: { id: string; code: C; data: ServiceData[C] };
+}[ServiceCode];
+
+/** How valves, plugs and water stand at a system in use between two steps. */
+export interface ServiceState {
+  feed: 'open' | 'closed';
+  tap: 'open' | 'closed';
+  tank: 'open' | 'closed';
+  pump: 'plugged' | 'unplugged';
+  lamp: 'plugged' | 'unplugged';
+  /** In the unit and its lines. */
+  pressure: 'on' | 'off';
+  /** In the tank, behind its valve. */
+  tankWater: 'in' | 'out';
+  /** Joints that were opened, until they were seen dry under pressure. */
+  joints: 'proven' | 'unproven';
+  /** What was put in has run clear. */
+  water: 'clear' | 'unflushed';
+}
+
+export const inUse: ServiceState = {
+  feed: 'open',
+  tap: 'closed',
+  tank: 'open',
+  pump: 'plugged',
+  lamp: 'plugged',
+  pressure: 'on',
+  tankWater: 'in',
+  joints: 'proven',
+  water: 'clear',
+};
