@@ -116,10 +116,13 @@ export const sayProbability = (probability: number, reader: Reader): string =>
       : reader.percent(probability, 0);
 
 /** What is suspected, without its full stop and whatever explains it: for a heading. */
-export const shortCause = (faults: readonly FaultCode[]): string =>
+export const shortCause = (faults: readonly FaultCode[], reader: Reader): string =>
   faults.length === 0
     ? 'None of these'
-    : faults.map((fault) => causeOfFault(fault).replace(/[.:].*$/, '')).join(', and ');
+    : faults
+        .map((fault) => causeOfFault(fault).replace(/[.:].*$/, ''))
+        .map((cause, i) => (i === 0 ? cause : reader.within(cause)))
+        .join(', and ');
 
 /** What all that was read comes to, in a sentence. */
 export function leadSentence(diagnosis: Diagnosis, reader: Reader): string {
@@ -130,16 +133,16 @@ export function leadSentence(diagnosis: Diagnosis, reader: Reader): string {
   if (probability >= standsOut) {
     return isSound
       ? `It does what such a system does. That nothing is wrong is ${said} likely by all that was read.`
-      : `${causeOfFaults(faults)} That is ${said} likely by all that was read.`;
+      : `${causeOfFaults(faults, reader)} That is ${said} likely by all that was read.`;
   }
   if (diagnosis.next) {
     return isSound
       ? `Nothing stands out: as it should be is ${said} likely so far. Another reading would tell more.`
-      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(causeOfFaults(faults))} Another reading would tell more.`;
+      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(causeOfFaults(faults, reader))} Another reading would tell more.`;
   }
   const either = [first!, ...(second ? [second] : [])].map(
     (one) =>
-      `${reader.within(shortCause(one.faults))} (${sayProbability(one.probability, reader)})`,
+      `${reader.within(shortCause(one.faults, reader))} (${sayProbability(one.probability, reader)})`,
   );
   return `These cannot be told apart with such instruments: ${either.join(', or ')}.`;
 }
@@ -206,9 +209,9 @@ export const causeOfFault = (fault: FaultCode): string =>
   fault === 'healthy' ? 'As it should be' : faultWords[fault].cause;
 
 /** What is suspected: one fault, two at once, or none of these. */
-export const causeOfFaults = (faults: readonly FaultCode[]): string =>
+export const causeOfFaults = (faults: readonly FaultCode[], reader: Reader): string =>
   faults.length > 1
-    ? `Two at once. ${faults.map(causeOfFault).join(' ')}`
+    ? `Two at once: ${reader.within(shortCause(faults, reader))}.`
     : faults[0]
       ? causeOfFault(faults[0])
       : 'None of these.';
@@ -255,7 +258,7 @@ export function earlierSentences(
   return [
     `Read: ${reader.list(read)}.`,
     ...(cause
-      ? [`Taken for the cause${sure}: ${causeOfFaults([cause, ...(also ? [also] : [])])}`]
+      ? [`Taken for the cause${sure}: ${causeOfFaults([cause, ...(also ? [also] : [])], reader)}`]
       : []),
     `Mended as advised: ${mended}`,
   ].join(' ');

@@ -1,4 +1,5 @@
 import type { ServiceCode, ServiceData, ServiceStep } from '@katharos/core';
+import { shortCause } from './diagnosis.ts';
 import { faultWords } from './notRight.ts';
 import type { Reader } from './reader.ts';
 
@@ -38,8 +39,8 @@ const writers: Writers = {
       : 'Tap open until nothing comes. Towel and tray under the unit.',
     proof: 'Nothing comes, and nothing goes on coming after a minute.',
   }),
-  mend: ({ fault }) => ({
-    title: 'Mend it',
+  mend: ({ fault }, reader) => ({
+    title: `Mend it: ${reader.within(shortCause([fault], reader))}`,
     instruction: faultWords[fault].mend,
     proof: 'It is as it should be, and every tube is home to its mark.',
   }),

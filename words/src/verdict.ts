@@ -114,7 +114,7 @@ export function judgementSentences(
     `That nothing is wrong is ${sayProbability(sound, reader)} likely, of all that these readings can tell.`,
     ...(leading && leading.probability > worthNaming
       ? [
-          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFaults(leading.faults))}`,
+          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFaults(leading.faults, reader))}`,
         ]
       : []),
     ...(open.length > 0 ? [`They tell nothing of ${reader.list(open)}.`] : []),

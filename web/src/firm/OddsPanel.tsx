@@ -6,7 +6,7 @@ import {
   type Odds,
   usualOdds,
 } from '@katharos/core';
-import { causeOfFault, type Measure, writeEntry } from '@katharos/words';
+import { type Measure, shortCause, writeEntry } from '@katharos/words';
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { useReader } from '../ui/useReader.ts';
@@ -63,7 +63,7 @@ export function OddsPanel({ odds, onChange }: Props) {
           {weighed.map((fault) => (
             <MeasureInput
               key={fault}
-              label={causeOfFault(fault)}
+              label={fault === 'healthy' ? 'Nothing is wrong' : shortCause([fault], reader)}
               description={
                 found[fault]
                   ? `The firm found it ${reader.number(found[fault], 0)} ${reader.plural(found[fault], { one: 'time', other: 'times' })}.`

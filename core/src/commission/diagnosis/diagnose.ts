@@ -13,7 +13,7 @@ import { type Cause, causesOf, type Place, Problem } from './problem.ts';
 import { readingCodes, readingExists, type TestReadings } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import { refuseTested, type SamplePoint, type TestedSystem } from './testedSystem.ts';
-import { type Beyond, type RankedFault, suspectsOf } from './suspect.ts';
+import { type Beyond, type RankedFault, shareOfSingles, suspectsOf } from './suspect.ts';
 import {
   type Given,
   type TestInstruments,
@@ -148,12 +148,6 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
     probability: Math.exp(logWeight - refined),
     draws,
   }));
-  const next = nextReading(
-    weighed.filter(({ draws }) => draws.length > 0),
-    open,
-    problem.codes.length,
-    instruments,
-  );
   const probabilities = new Map<FaultCode, number>();
   for (const { fault, probability } of weighed) {
     probabilities.set(fault, (probabilities.get(fault) ?? 0) + probability);
@@ -171,6 +165,19 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
       ? yield* pairsOf(problem, ground, tried, faults, (fault) => Math.log(weightOf(fault)))
       : [];
   const beyond = examination.beyond ? beyondOf() : null;
+  const share = shareOfSingles(beyond);
+  const next = nextReading(
+    [
+      ...weighed.map((one) => ({ ...one, probability: one.probability * share })),
+      ...pairs.slice(0, drawnPairs).map(({ faults: two, fit }) => ({
+        probability: beyond!.pairs.find((pair) => pair.faults === two)!.probability,
+        draws: drawsOf(problem, fit, drawsOfPair, codes).draws,
+      })),
+    ].filter(({ draws }) => draws.length > 0),
+    open,
+    problem.codes.length,
+    instruments,
+  );
   const stories = suspectsOf({ causes, beyond })
     .slice(0, mostStories)
     .flatMap(({ faults: suspected }): Story[] => {
@@ -211,6 +218,10 @@ export function* diagnosing(examination: Examination): InSteps<Outcome<Diagnosis
 
 const leadingOf = (tried: readonly Tried[]): Tried =>
   tried.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
+
+/** Pairs that count in what to read next, and draws of each. */
+const drawnPairs = 4;
+const drawsOfPair = 20;
 
 /** From this misfit of the best single fault on, two at once are looked for. */
 const pairedFrom = 0.3;

@@ -2,7 +2,6 @@ import { logNormalBetween } from '../../base/numeric/normal.ts';
 import type { Draw } from './draw.ts';
 import { type ReadingCode, readingKind, type Seen } from './reading.ts';
 import { logLikelihood, standardUncertainty, type TestInstruments } from './uncertainty.ts';
-import type { FaultCode } from './fault.ts';
 
 /** A reading that is not yet taken, and what it is expected to tell. */
 export interface Proposal {
@@ -13,7 +12,6 @@ export interface Proposal {
 
 /** A cause's draws and its probability. */
 export interface Weighed {
-  fault: FaultCode;
   probability: number;
   draws: readonly Draw[];
 }

@@ -23,6 +23,12 @@ export interface Suspect {
   probability: number;
 }
 
+/** How likely it is that it is a single fault of the list, or nothing. */
+export const shareOfSingles = (beyond: Beyond | null): number =>
+  beyond
+    ? 1 - beyond.none - beyond.pairs.reduce((sum, { probability }) => sum + probability, 0)
+    : 1;
+
 /** All that may be, the likeliest first; their sum is 1. */
 export function suspectsOf({
   causes,
@@ -31,14 +37,13 @@ export function suspectsOf({
   causes: readonly RankedFault[];
   beyond: Beyond | null;
 }): Suspect[] {
-  const { pairs, none } = beyond ?? { pairs: [], none: 0 };
-  const single = 1 - none - pairs.reduce((sum, { probability }) => sum + probability, 0);
+  const single = shareOfSingles(beyond);
   return [
     ...causes.map(({ fault, probability }) => ({
       faults: [fault],
       probability: probability * single,
     })),
-    ...pairs,
-    ...(beyond ? [{ faults: [], probability: none }] : []),
+    ...(beyond?.pairs ?? []),
+    ...(beyond ? [{ faults: [], probability: beyond.none }] : []),
   ].sort((a, b) => b.probability - a.probability);
 }

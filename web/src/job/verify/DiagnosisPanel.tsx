@@ -130,7 +130,7 @@ function Causes({ examined: { diagnosis } }: { examined: Examined }) {
       {shown.map(({ faults, probability }) => (
         <li key={faults.join()} style={{ marginBottom: 8 }}>
           <Group justify="space-between" wrap="nowrap" align="start">
-            <Text>{causeOfFaults(faults)}</Text>
+            <Text>{causeOfFaults(faults, reader)}</Text>
             <Text fw={650} style={{ whiteSpace: 'nowrap' }}>
               {sayProbability(probability, reader)}
             </Text>
@@ -160,7 +160,7 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
             <Table.Th ta="right">Sound, nine in ten</Table.Th>
             {stories.map(({ faults }) => (
               <Table.Th key={faults.join()} ta="right" maw={180}>
-                If: {shortCause(faults)}
+                If: {shortCause(faults, reader)}
               </Table.Th>
             ))}
           </Table.Tr>

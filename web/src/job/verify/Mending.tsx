@@ -1,6 +1,12 @@
 import { mendPlan, type Suspect, type SystemDesign } from '@katharos/core';
 import type { JobDocument } from '@katharos/job';
-import { causeOfFaults, mendOfFaults, sayProbability, serviceWords } from '@katharos/words';
+import {
+  causeOfFaults,
+  mendOfFaults,
+  sayProbability,
+  serviceWords,
+  standsOut,
+} from '@katharos/words';
 import { Button, Checkbox, Group, Stack, Text, Title } from '@mantine/core';
 import { v4 as newId } from 'uuid';
 import { useReader } from '../../ui/useReader.ts';
@@ -23,7 +29,9 @@ export function MendOffer({ suspect: { faults, probability } }: { suspect: Suspe
     }));
   return (
     <div>
-      <Text fw={650}>What mends it</Text>
+      <Text fw={650}>
+        {probability >= standsOut ? 'What mends it' : 'What mends it, if it is that'}
+      </Text>
       <Text mb="xs">{mendOfFaults(faults)}</Text>
       <Button variant="default" mih={44} onClick={begin}>
         Mend it step by step
@@ -57,8 +65,8 @@ export function Mending({ design }: { design: SystemDesign }) {
           Mending
         </Title>
         <Text>
-          {causeOfFaults(mending.faults)} That was {sayProbability(mending.probability, reader)}{' '}
-          likely.
+          {causeOfFaults(mending.faults, reader)} That was{' '}
+          {sayProbability(mending.probability, reader)} likely.
         </Text>
         <ol style={{ listStyle: 'none', padding: 0, margin: 0 }}>
           {steps.map((step, i) => {

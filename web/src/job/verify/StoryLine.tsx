@@ -58,7 +58,7 @@ export function StoryLine({ examination, expected, stories }: Props) {
               </>
             }
           >
-            If: {shortCause(faults)}
+            If: {shortCause(faults, reader)}
           </Key>
         ))}
       </figcaption>
@@ -72,36 +72,20 @@ export function StoryLine({ examination, expected, stories }: Props) {
                   d={`M${at(ratio)} ${head - 4}V${height}`}
                 />
                 <text className={styles.place} x={at(ratio)} y={12} textAnchor="middle">
-                  {ratio === 1 ? 'sound' : `${reader.number(ratio, 2)}×`}
+                  {ratio === 1 ? 'sound' : `${reader.number(ratio, ratio < 1 ? 2 : 0)}×`}
                 </text>
               </g>
             ))}
-            {rows.map(({ code, place, low, high }, i) => (
-              <g key={code}>
-                <text
-                  className={styles.label}
-                  x={beside ? 0 : left}
-                  y={beside ? level(i) - 2 : level(i) - 12}
-                >
-                  {readingLabel(code)}
-                  {!beside && (
-                    <tspan className={styles.place}>{`  ${readingPlaceWords[place]}`}</tspan>
-                  )}
-                </text>
-                {beside && (
-                  <text className={styles.place} x={0} y={level(i) + 13}>
-                    {readingPlaceWords[place]}
-                  </text>
-                )}
-                <rect
-                  className={styles.band}
-                  x={at(low)}
-                  y={level(i) - 7}
-                  width={Math.max(at(high) - at(low), 2)}
-                  height={14}
-                  rx={3}
-                />
-              </g>
+            {rows.map(({ code, low, high }, i) => (
+              <rect
+                key={code}
+                className={styles.band}
+                x={at(low)}
+                y={level(i) - 7}
+                width={Math.max(at(high) - at(low), 2)}
+                height={14}
+                rx={3}
+              />
             ))}
             {stories.map(({ faults }, k) => (
               <g key={faults.join()}>
@@ -123,6 +107,25 @@ export function StoryLine({ examination, expected, stories }: Props) {
                 })}
               </g>
             ))}
+            {rows.map(({ code, place }, i) => (
+              <g key={code}>
+                <text
+                  className={styles.label}
+                  x={beside ? 0 : left}
+                  y={beside ? level(i) - 2 : level(i) - 12}
+                >
+                  {readingLabel(code)}
+                  {!beside && (
+                    <tspan className={styles.place}>{`  ${readingPlaceWords[place]}`}</tspan>
+                  )}
+                </text>
+                {beside && (
+                  <text className={styles.place} x={0} y={level(i) + 13}>
+                    {readingPlaceWords[place]}
+                  </text>
+                )}
+              </g>
+            ))}
             {rows.map(
               ({ code, read }, i) =>
                 read !== null && (
@@ -138,7 +141,7 @@ export function StoryLine({ examination, expected, stories }: Props) {
 
 const Key = ({ mark, children }: { mark: ReactNode; children: ReactNode }) => (
   <span>
-    <svg width={24} height={18} aria-hidden>
+    <svg width={24} height={18} aria-hidden style={{ flex: 'none' }}>
       {mark}
     </svg>
     <span>{children}</span>
