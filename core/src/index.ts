@@ -312,7 +312,7 @@ export {
 } from './commission/meter/practice.ts';
 export { StandInSignal } from './commission/meter/standInSignal.ts';
 export { type MeterSample, steadyValue } from './commission/meter/steady.ts';
-export { type Instruments, productBand, usualInstruments } from './commission/instruments.ts';
+export { productBand } from './commission/elementSpread.ts';
 export * from './commission/acceptance.ts';
 export {
   type Comparison,

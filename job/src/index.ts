@@ -41,6 +41,7 @@ export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gaps.ts';
+export { germsOf, handChecksOf } from './brief/handChecks.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';
 export { flushOf, isSanitisingAdvised } from './brief/flushOf.ts';

@@ -15,8 +15,10 @@ import {
 } from '@katharos/core';
 import {
   acceptedRegardless,
+  handChecksOf,
   type FirmSettings,
   limitsOf,
+  testInstrumentsFor,
   verificationReadings,
   type VerifyKey,
   verifyFields,
@@ -29,6 +31,8 @@ import {
 import { type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   acceptedSentence,
+  germTestSentence,
+  lampSentence,
   earlierOf,
   earlierSentences,
   saysUsed,
@@ -112,7 +116,7 @@ export function certificateOf({
     ...found,
     sentences: [...regardless(verify, reader, found.grade), ...found.sentences],
     tables: [
-      { heading: 'Readings', rows: [...taken, ...checksOf(verify)] },
+      { heading: 'Readings', rows: [...taken, ...checksOf(verify, reader)] },
       ...readWithTable(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
       ...earlierTable(verify, reader),
@@ -160,11 +164,11 @@ function membraneResult(
   reader: Reader,
 ): Result | undefined {
   const readings = verificationReadings(document);
-  const found = readings && verdict(design, readings);
+  const found = readings && verdict(design, readings, testInstrumentsFor(document.verify));
   if (!found?.ok) return undefined;
   const limits = limitsOf(settings);
   const judgement = diagnosis && judgementOf(diagnosis);
-  const accepted = acceptance(found.value, document.verify, judgement, limits);
+  const accepted = acceptance(found.value, handChecksOf(document), judgement, limits);
   return {
     title: 'Verification of a reverse osmosis system',
     grade: accepted.grade,
@@ -185,7 +189,7 @@ function lampResult(
 ): Result | undefined {
   const found = ultravioletVerdict(document, line);
   if (!found) return undefined;
-  const accepted = lampAcceptance(lampFound(found), document.verify);
+  const accepted = lampAcceptance(lampFound(found), handChecksOf(document));
   return {
     title: isAddedLamp(line)
       ? 'Verification of an ultraviolet lamp added to a system'
@@ -213,13 +217,24 @@ const practiceCaveat =
 const lampCaveat =
   'A dose is reckoned from flow and transmittance; it proves no water safe. Have a laboratory test for germs made before the first drink and after every lamp change. A lamp takes nothing dissolved out of the water.';
 
-function checksOf(verify: JobDocument['verify']): [string, string][] {
+function checksOf(verify: JobDocument['verify'], reader: Reader): [string, string][] {
   const words = { passed: 'stops and starts', failed: 'does not stop', 'not-done': 'not done' };
   const leaks = { dry: 'dry', leak: 'a leak was found', 'not-done': 'not done' };
   return [
     ['Shut-off test', words[verify.shutoffTest]],
     ['Leak check', leaks[verify.leakCheck]],
+    ...lampRow(verify, reader),
+    ...germRow(verify, reader),
   ];
+}
+
+function lampRow({ lampLook }: JobDocument['verify'], reader: Reader): [string, string][] {
+  const found = lampLook && lampSentence(lampLook, reader);
+  return found ? [['Lamp', found]] : [];
+}
+
+function germRow({ germTest }: JobDocument['verify'], reader: Reader): [string, string][] {
+  return germTest ? [['Germ test', germTestSentence(germTest, reader)]] : [];
 }
 
 const unsafeCaveat = (document: JobDocument): string[] =>

@@ -8,5 +8,6 @@ export const gapWords: Record<GapCode, string> = {
   'leaks-unchecked': 'leaks were not checked',
   'shutoff-untested': 'the shut-off was not tested',
   'flows-unread': 'the flows of product and drain were not read',
+  'germs-untested': 'no laboratory has looked for germs',
   simulated: 'readings come from simulated meters: this is practice and vouches for nothing',
 };

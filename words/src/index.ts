@@ -8,6 +8,7 @@ export * from './fields.ts';
 export * from './flush.ts';
 export * from './diagnosis.ts';
 export * from './notRight.ts';
+export * from './germs.ts';
 export * from './instruments.ts';
 export * from './meters.ts';
 export { checkInput, type InputFault } from './issues.ts';

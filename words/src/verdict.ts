@@ -22,6 +22,8 @@ export const gradeWords: Record<Acceptance['grade'], string> = {
 const faultWords: Record<OpenFault, string> = {
   leak: 'A leak was found. Mend it and check again before anything else.',
   'runs-on': 'The drain does not stop when the tank is full: it would run day and night.',
+  germs:
+    'The laboratory found germs. Nobody drinks; find where they come from, sanitise, and have it tested again.',
   'not-sound': 'Something is wrong with it, by all that was read.',
   dose: 'The dose is too low at the flow that was measured. Hold the flow back, or fit a larger lamp, before anybody drinks.',
   'lamp-water':
@@ -40,6 +42,7 @@ const remarkWords: Record<Remark, string> = {
 const uncheckedWords: Record<Unchecked, string> = {
   leak: 'leaks',
   'shut-off': 'whether the drain stops',
+  germs: 'germs, for the laboratory has not answered',
   'product-flow': 'the product flow',
   'drain-flow': 'the drain flow',
   'lamp-water': 'all of the water that reaches the lamp',

@@ -88,6 +88,18 @@ describe('a limit', () => {
   });
 });
 
+describe('a laboratory’s test for germs', () => {
+  const graded = (germs: HandChecks['germs']) =>
+    lampAcceptance({ doseHeld: true, waterFits: true, membraneWorks: true }, { ...passed, germs });
+
+  test('that is awaited is open, that found some is a fault, that found none is neither', () => {
+    expect(graded('awaited')).toMatchObject({ grade: 'good', unchecked: ['germs'] });
+    expect(graded('found')).toMatchObject({ grade: 'not-accepted', faults: ['germs'] });
+    expect(graded('none-found')).toMatchObject({ grade: 'good', unchecked: [], faults: [] });
+    expect(graded(undefined).unchecked).toEqual([]);
+  });
+});
+
 describe('what is judged', () => {
   test('leaves out what the readings could not show, and names it', () => {
     const causes: RankedFault[] = [

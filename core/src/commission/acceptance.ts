@@ -7,16 +7,20 @@ import type { Verdict } from './verdict.ts';
 export interface HandChecks {
   shutoffTest: 'passed' | 'failed' | 'not-done';
   leakCheck: 'dry' | 'leak' | 'not-done';
+  /** A laboratory's test for germs, where the supply or a lamp asks for one. */
+  germs?: 'awaited' | 'none-found' | 'found' | undefined;
 }
 
 /** What keeps a system from being accepted. */
-export type OpenFault = 'leak' | 'runs-on' | 'not-sound' | 'dose' | 'lamp-water' | 'membrane-ahead';
+export type OpenFault =
+  'leak' | 'runs-on' | 'germs' | 'not-sound' | 'dose' | 'lamp-water' | 'membrane-ahead';
 
 /** What is to be looked into, though the system can be accepted. */
 export type Remark = 'not-sure' | 'not-weighed' | `limit:${LimitFound['of']}`;
 
 /** What was not checked, and is therefore not vouched for. */
-export type Unchecked = 'leak' | 'shut-off' | 'product-flow' | 'drain-flow' | 'lamp-water';
+export type Unchecked =
+  'leak' | 'shut-off' | 'germs' | 'product-flow' | 'drain-flow' | 'lamp-water';
 
 /** What all that was checked comes to. */
 export interface Acceptance {
@@ -87,7 +91,7 @@ export function acceptance(
       ),
     ],
     [
-      ...(checks.leakCheck === 'not-done' ? (['leak'] as const) : []),
+      ...uncheckedByHand(checks),
       ...(checks.shutoffTest === 'not-done' ? (['shut-off'] as const) : []),
       ...(productFlow ? [] : (['product-flow'] as const)),
       ...(drainFlow ? [] : (['drain-flow'] as const)),
@@ -120,15 +124,18 @@ export const lampAcceptance = (
       ...(membraneWorks ? [] : (['membrane-ahead'] as const)),
     ],
     [],
-    [
-      ...(checks.leakCheck === 'not-done' ? (['leak'] as const) : []),
-      ...(waterFits === null ? (['lamp-water'] as const) : []),
-    ],
+    [...uncheckedByHand(checks), ...(waterFits === null ? (['lamp-water'] as const) : [])],
   );
 
-const handFaults = ({ leakCheck, shutoffTest }: HandChecks): OpenFault[] => [
+const uncheckedByHand = ({ leakCheck, germs }: HandChecks): Unchecked[] => [
+  ...(leakCheck === 'not-done' ? (['leak'] as const) : []),
+  ...(germs === 'awaited' ? (['germs'] as const) : []),
+];
+
+const handFaults = ({ leakCheck, shutoffTest, germs }: HandChecks): OpenFault[] => [
   ...(leakCheck === 'leak' ? (['leak'] as const) : []),
   ...(shutoffTest === 'failed' ? (['runs-on'] as const) : []),
+  ...(germs === 'found' ? (['germs'] as const) : []),
 ];
 
 const graded = (faults: OpenFault[], remarks: Remark[], unchecked: Unchecked[]): Acceptance => ({

@@ -3,7 +3,12 @@ import { limits } from '../base/limits.ts';
 import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import type { SystemDesign } from '../system/design.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
-import { type Instruments, meterUncertainty, usualInstruments } from './instruments.ts';
+import {
+  standardUncertainty,
+  type TestInstruments,
+  usualTestInstruments,
+} from './diagnosis/uncertainty.ts';
+import { elementSpread } from './elementSpread.ts';
 
 /** Readings of a verification. Flows are optional: rejection needs only the meter. */
 export interface VerificationReadings {
@@ -37,8 +42,9 @@ export interface Verdict {
   recovery: Comparison | null;
 }
 
-/** Uncertainty of a flow taken in a jug over half a minute. */
-const flowShare = Math.hypot(0.02, 1 / 30);
+/** Of a TDS reading, mg/L. */
+const meterUncertainty = (tdsMgL: number, instruments: TestInstruments): number =>
+  standardUncertainty('feedTdsMgL', tdsMgL, instruments);
 
 /**
  * Compares readings with what the system should do in this very water.
@@ -48,7 +54,7 @@ const flowShare = Math.hypot(0.02, 1 / 30);
 export function verdict(
   design: SystemDesign,
   readings: VerificationReadings,
-  instruments: Instruments = usualInstruments,
+  instruments: TestInstruments = usualTestInstruments,
 ): Outcome<Verdict> {
   const refused = firstOutOfRange([
     ['feedTdsMgL', readings.feedTdsMgL, limits.tdsMgL],
@@ -76,14 +82,23 @@ export function verdict(
     (1 - measuredRejection) * feedShare,
   );
   const rejection = compare(measuredRejection, expected.rejection, passageError, spread.rejection);
-  const flow = (measured: number | undefined, value: number, error: number) =>
-    measured === undefined ? null : compare(measured, value, flowShare * measured, error);
+  const flow = (
+    code: FlowCode,
+    measured: number | undefined,
+    value: number,
+    error: number,
+  ): Comparison | null =>
+    measured === undefined
+      ? null
+      : compare(measured, value, standardUncertainty(code, measured, instruments), error);
   const productFlow = flow(
+    'productFlowLPerH',
     readings.productFlowLPerH,
     expected.permeateFlowLPerH,
     spread.permeateFlowLPerH,
   );
   const drainFlow = flow(
+    'drainFlowLPerH',
     readings.drainFlowLPerH,
     expected.concentrateFlowLPerH,
     spread.concentrateFlowLPerH,
@@ -101,15 +116,27 @@ export function verdict(
     ),
     productFlow,
     drainFlow,
-    recovery: recoveryOf(readings, expected.recovery, spread.recovery),
+    recovery: recoveryOf(readings, expected.recovery, spread.recovery, instruments),
   });
 }
 
-function recoveryOf(readings: VerificationReadings, expected: number, spread: number) {
+type FlowCode = 'productFlowLPerH' | 'drainFlowLPerH';
+
+function recoveryOf(
+  readings: VerificationReadings,
+  expected: number,
+  spread: number,
+  instruments: TestInstruments,
+): Comparison | null {
   const { productFlowLPerH: product, drainFlowLPerH: drain } = readings;
   if (product === undefined || drain === undefined || !(product + drain > 0)) return null;
   const measured = product / (product + drain);
-  const error = measured * (1 - measured) * Math.SQRT2 * flowShare;
+  const share = (code: FlowCode, flow: number) =>
+    flow > 0 ? standardUncertainty(code, flow, instruments) / flow : 0;
+  const error =
+    measured *
+    (1 - measured) *
+    Math.hypot(share('productFlowLPerH', product), share('drainFlowLPerH', drain));
   return compare(measured, expected, error, spread);
 }
 
@@ -131,7 +158,7 @@ type Compared = Record<(typeof compared)[number], number>;
 function spreadOfModel(
   design: SystemDesign,
   readings: VerificationReadings,
-  instruments: Instruments,
+  instruments: TestInstruments,
 ): Outcome<{ expected: Compared; spread: Compared }> {
   const water = {
     tdsMgL: readings.feedTdsMgL,
@@ -140,7 +167,7 @@ function spreadOfModel(
   };
   const base = expectedReadings(design, water);
   if (!base.ok) return base;
-  const gaugeBar = instruments.gaugeShare * instruments.gaugeFullScaleBar;
+  const gaugeBar = standardUncertainty('dynamicPressureBar', water.pressureBar, instruments);
   const meterMgL = meterUncertainty(water.tdsMgL, instruments);
   const newElement = { flowFactor: 1, saltPassageFactor: 1 };
   const shifted = [
@@ -152,11 +179,11 @@ function spreadOfModel(
     expectedReadings(design, { ...water, pressureBar: water.pressureBar + gaugeBar }),
     expectedReadings(design, water, {
       ...newElement,
-      flowFactor: 1 + instruments.elementFlowShare,
+      flowFactor: 1 + elementSpread.flowShare,
     }),
     expectedReadings(design, water, {
       ...newElement,
-      saltPassageFactor: 1 + instruments.elementPassageShare,
+      saltPassageFactor: 1 + elementSpread.passageShare,
     }),
   ];
   const spread: Compared = {

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { directDesign, sampleWater, tankDesign } from '../test/samples.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
-import { flowUncertainty, meterUncertainty, productBand, usualInstruments } from './instruments.ts';
+import { usualTestInstruments } from './diagnosis/uncertainty.ts';
+import { productBand } from './elementSpread.ts';
 import { verdict, type VerificationReadings } from './verdict.ts';
 
 const { tdsMgL, temperatureC, pressureBar } = sampleWater;
@@ -29,18 +30,6 @@ function judged(readings: VerificationReadings, design = tankDesign) {
 }
 
 describe('instruments', () => {
-  test('share and digit of a meter add as independent errors', () => {
-    expect(meterUncertainty(0, usualInstruments)).toBe(1);
-    expect(meterUncertainty(100, usualInstruments)).toBeCloseTo(Math.sqrt(5), 12);
-  });
-
-  test('a short time makes a flow uncertain', () => {
-    expect(flowUncertainty(5, usualInstruments)).toBeGreaterThan(0.2);
-    expect(flowUncertainty(60, usualInstruments)).toBeLessThan(0.03);
-  });
-});
-
-describe('the product of an element', () => {
   test('is expected within what nine in ten of its kind give', () => {
     const { lowMgL, highMgL } = productBand(20);
     expect(Math.sqrt(lowMgL * highMgL)).toBeCloseTo(20, 9);
@@ -73,7 +62,10 @@ describe('a verdict', () => {
     const v = judged(perfect());
     const passage = expected().permeateTdsMgL / tdsMgL;
     expect(v.rejection.band).toBeGreaterThan(2 * 0.25 * passage);
-    const coarse = verdict(tankDesign, perfect(), { ...usualInstruments, meterShare: 0.1 });
+    const coarse = verdict(tankDesign, perfect(), {
+      ...usualTestInstruments,
+      tdsMeterPercent: 10,
+    });
     if (!coarse.ok) throw new Error(coarse.failure.code);
     expect(coarse.value.productTds.band).toBeGreaterThan(v.productTds.band);
   });

@@ -11,9 +11,11 @@ import {
   type ReadingCode,
   readingExists,
   type TestedSystem,
+  type TestInstruments,
   testedSystemOf,
   testInstrumentsOf,
   toCore,
+  usualTestInstruments,
   weightsOf,
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
@@ -103,6 +105,12 @@ const accuraciesOf = ({ instruments = {} }: Verify): Partial<Record<InstrumentKi
     Object.entries(instruments).map(([kind, { accuracy }]) => [kind, accuracy] as const),
   );
 
+/** How well a verification was read: with the instruments that were named, and usual ones beside them. */
+export const testInstrumentsFor = (verify: Verify): TestInstruments => ({
+  ...usualTestInstruments,
+  ...testInstrumentsOf(accuraciesOf(verify)),
+});
+
 /** What has to be read before a cause can be looked for at all. */
 export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
 
@@ -174,7 +182,7 @@ export function examinationOf(
   return {
     system,
     samplePoint: verify.samplePoint,
-    instruments: testInstrumentsOf(accuraciesOf(verify)),
+    instruments: testInstrumentsFor(verify),
     // What was read before the system was changed, of parts that it has no more, tells nothing.
     given: [...given, ...fillOfFlush(document)].filter(({ code }) => readingExists(code, system)),
     hints: hintsOf(document),

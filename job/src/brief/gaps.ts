@@ -1,6 +1,7 @@
 import { isUltravioletLine } from '@katharos/core';
 import { isPractice } from '../document/verifyRecord.ts';
 import { isFlushed } from '../document/flushRecord.ts';
+import { germsOf } from './handChecks.ts';
 import type { JobDocument } from '../document/job.ts';
 
 /** What may still be open when a paper is issued. */
@@ -11,12 +12,14 @@ export const gapCodes = [
   'leaks-unchecked',
   'shutoff-untested',
   'flows-unread',
+  'germs-untested',
   'simulated',
 ] as const;
 export type GapCode = (typeof gapCodes)[number];
 
 /** What is open in a job that is about to be certified: nobody should have to remember it. */
-export function certificateGaps({ system, plumb, flush, verify }: JobDocument): GapCode[] {
+export function certificateGaps(document: JobDocument): GapCode[] {
+  const { system, plumb, flush, verify } = document;
   const gaps: [GapCode, boolean][] = [
     ['not-agreed', !system?.agreed],
     [
@@ -37,6 +40,7 @@ export function certificateGaps({ system, plumb, flush, verify }: JobDocument): 
       !(system && isUltravioletLine(system.design)) &&
         (!verify.readings.productFlow || !verify.readings.drainFlow),
     ],
+    ['germs-untested', germsOf(document) === 'awaited'],
     ['simulated', isPractice(verify)],
   ];
   return gaps.filter(([, isOpen]) => isOpen).map(([code]) => code);

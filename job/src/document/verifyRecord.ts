@@ -52,6 +52,25 @@ export const verifyRecordSchema = z.strictObject({
       by: person,
     }),
   ).optional(),
+  /** A laboratory's test for germs, as far as it went. */
+  germTest: whole(
+    z.strictObject({
+      ordered: tick.optional(),
+      sampled: tick.optional(),
+      result: z.strictObject({ found: z.boolean(), at: instant, by: person }).optional(),
+      /** Somebody said that it may be drunk. */
+      released: tick.optional(),
+    }),
+  ).optional(),
+  /** A lamp's counter and alarm, as they were found. */
+  lampLook: whole(
+    z.strictObject({
+      hours: z.number().min(0).max(200_000).optional(),
+      alarm: z.enum(['quiet', 'sounds']).optional(),
+      at: instant,
+      by: person,
+    }),
+  ).optional(),
   /** What is being mended: what was taken for the cause, and the steps that are done, by id. */
   mending: whole(
     z.strictObject({

@@ -9,9 +9,11 @@ import {
   basicVerifyKeys,
   type BasicVerifyKey,
   examinationOf,
+  handChecksOf,
   limitsOf,
   type JobDocument,
   testKeys,
+  testInstrumentsFor,
   verificationReadings,
   verifyFields,
 } from '@katharos/job';
@@ -43,6 +45,7 @@ import { Complaints } from './Complaints.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
+import { LampAndGerms } from './LampAndGerms.tsx';
 import { Mending } from './Mending.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
 import { ConnectMeter, MetersPanel } from './meters/MetersPanel.tsx';
@@ -80,7 +83,7 @@ function Verifying({ design }: { design: SystemDesign }) {
   const { brief } = useSizing();
   const judged = useMemo(() => {
     const readings = verificationReadings(document);
-    return readings ? verdict(design, readings) : null;
+    return readings ? verdict(design, readings, testInstrumentsFor(document.verify)) : null;
   }, [design, document]);
   const today = brief?.ok ? brief.value.task.waters.today : null;
   const { settings } = useSession()!.firm;
@@ -127,6 +130,7 @@ function Verifying({ design }: { design: SystemDesign }) {
           <ReadWith design={design} />
         </section>
         <Checks verify={verify} />
+        <LampAndGerms />
         {examination && (
           <DiagnosisPanel examination={examination} state={weighing} onAgain={again} />
         )}
@@ -140,7 +144,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         {judged?.ok && (
           <VerdictPanel
             verdict={judged.value}
-            checks={verify}
+            checks={handChecksOf(document)}
             judgement={judgementFrom(weighing)}
             elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
           />

@@ -1,4 +1,10 @@
-import { lampFound, lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
+import {
+  handChecksOf,
+  lampFound,
+  lampReadings,
+  ultravioletVerdict,
+  verifyFields,
+} from '@katharos/job';
 import { fieldWords, ultravioletSentence } from '@katharos/words';
 import { isAddedLamp, lampAcceptance, type UltravioletLine } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
@@ -7,6 +13,7 @@ import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
+import { LampAndGerms } from './LampAndGerms.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
@@ -46,9 +53,10 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
         </SimpleGrid>
       </section>
       <Checks verify={verify} />
+      <LampAndGerms />
       {found ? (
         <>
-          <AcceptanceNotice accepted={lampAcceptance(lampFound(found), verify)} />
+          <AcceptanceNotice accepted={lampAcceptance(lampFound(found), handChecksOf(document))} />
           <Text>{ultravioletSentence(found, reader)}</Text>
         </>
       ) : (
@@ -61,9 +69,6 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
           .
         </Tone>
       )}
-      <Tone kind="warn" head="A laboratory has the last word">
-        Have a sample tested for germs after the lamp is lit and before anybody drinks.
-      </Tone>
       <NoteField
         label="Remark"
         keptAs="remark"
