@@ -104,7 +104,6 @@ function Verifying({ design }: { design: SystemDesign }) {
         </Title>
         {today && <FlushFindings design={design} water={today} />}
         <EarlierVerifications verify={verify} />
-        <Complaints verify={verify} />
         <Mending design={design} />
         <MetersPanel />
         <section className="panel" aria-label="Readings">
@@ -130,6 +129,7 @@ function Verifying({ design }: { design: SystemDesign }) {
           <ReadWith design={design} />
         </section>
         <Checks verify={verify} />
+        <Complaints verify={verify} />
         <LampAndGerms />
         {examination && (
           <DiagnosisPanel examination={examination} state={weighing} onAgain={again} />
