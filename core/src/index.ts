@@ -362,3 +362,6 @@ export * from './plumbing/order/vanCheck.ts';
 export * from './system/slots.ts';
 export * from './system/condition.ts';
 export * from './system/observe.ts';
+export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
+export * from './keeping/trend/history.ts';
+export { type SeriesTrend, type Trend, trend, type TrendState } from './keeping/trend/trend.ts';

@@ -15,6 +15,7 @@ import {
   readingCodes,
   simulateFault,
   tapFlow,
+  trend,
   washoutPlan,
 } from '@katharos/core';
 
@@ -100,6 +101,8 @@ function solve(request: SolveRequest): Outcome<Record<string, unknown>> {
       return asRecord(simulateFault({ ...request, severity: request.severity ?? undefined }));
     case 'diagnose':
       return diagnosis(request);
+    case 'trend':
+      return asRecord(trend({ ...request, instruments: defined(request.instruments ?? {}) }));
     case 'normalise':
       return asRecord(normalise(request.measured, request.reference));
   }

@@ -11,6 +11,7 @@ import {
 import { z } from 'zod';
 import { diagnoseSchema, simulateFaultSchema } from './diagnosisRequest.ts';
 import { membraneBankSchema, tapLineFields, tubeSchema } from './parts.ts';
+import { trendSchema } from './trendRequest.ts';
 
 /** Schemas of the requests that `npm run solve` answers, one a line. A documented interface: fields are added, never renamed. */
 
@@ -179,6 +180,7 @@ export const solveRequestSchema = z.discriminatedUnion('kind', [
   flushPlanSchema,
   simulateFaultSchema,
   diagnoseSchema,
+  trendSchema,
   z.strictObject({
     kind: z.literal('normalise'),
     measured: readingsSchema,
