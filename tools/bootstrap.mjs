@@ -20,6 +20,7 @@ const commands = [
   'houses',
   'faults',
   'diagnosis',
+  'trends',
 ];
 
 if (!commands.includes(command)) {

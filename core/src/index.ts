@@ -256,7 +256,12 @@ export {
   type ReadingPlaceCode,
   readingPlaces,
 } from './commission/diagnosis/place.ts';
-export { drawScenario, shownOf, takeReadings } from './commission/diagnosis/takeReadings.ts';
+export {
+  drawScenario,
+  normalDeviate,
+  shownOf,
+  takeReadings,
+} from './commission/diagnosis/takeReadings.ts';
 export { asSurveyed, type Scenario, usualReferenceMgL } from './commission/diagnosis/scenario.ts';
 export { type ExpectedReadings, expectedOf } from './commission/diagnosis/expected.ts';
 export { type Proposal } from './commission/diagnosis/nextReading.ts';

@@ -118,6 +118,55 @@ describe('a diagnosis', () => {
   });
 });
 
+describe('a trend', () => {
+  const { membrane, restrictor } = cases[0]!.request as unknown as Record<string, object>;
+  const visit = (date: string, permeateTdsMgL: number) => ({
+    date,
+    feedTdsMgL: 400,
+    permeateTdsMgL,
+    temperatureC: 14,
+    supplyPressureBar: 4,
+  });
+  const asked = {
+    kind: 'trend',
+    feed: { tdsMgL: 400, temperatureC: 14, pressureBar: 4 },
+    membrane,
+    restrictor,
+    readings: [
+      visit('2023-01-10', 20),
+      visit('2023-07-02', 24),
+      visit('2024-01-20', 29),
+      visit('2024-07-12', 35),
+    ],
+  };
+
+  test('says how both series stand, in the order of their dates', () => {
+    const { saltPassage, flow, readingsUsed } = answer(asked) as unknown as {
+      saltPassage: { state: string; dueFrom: string; dueOn: string };
+      flow: { state: string };
+      readingsUsed: number;
+    };
+    expect(readingsUsed).toBe(4);
+    expect(saltPassage.state).toBe('drifting');
+    expect(saltPassage.dueFrom <= saltPassage.dueOn).toBe(true);
+    expect(flow.state).toBe('not-enough');
+  });
+
+  test.each<[string, object]>([
+    ['readings', { readings: [] }],
+    ['readings', { readings: null }],
+    ['readings.0.date', { readings: [visit('2023-02-29', 20)] }],
+    ['readings.0', { readings: [{ date: '2023-02-28' }] }],
+    ['events.0.date', { events: [{ date: '2022-02-31', kind: 'prefilter-change' }] }],
+    ['asOf', { asOf: '1990-01-01' }],
+    ['limits.saltPassageFactor', { limits: { saltPassageFactor: 0.9 } }],
+    ['limits.flowFactor', { limits: { flowFactor: 1.2 } }],
+    ['membrane.ratedFlowLPerDay', { membrane: {} }],
+  ])('is refused at %s', (path, change) => {
+    expect(answer({ ...asked, ...change })).toMatchObject({ error: { path } });
+  });
+});
+
 describe('wrong requests', () => {
   const good = cases[0]!.request as unknown as Record<string, object>;
   test.each<[string, string, object | string]>([

@@ -18,10 +18,12 @@ import {
   type RoSystem,
   Solutions,
   type TankSystem,
+  trend,
   trialOf,
 } from '@katharos/core';
 import { examinedBy, readingSets } from './diagnosis/judgeCases.ts';
 import { randomCase } from './diagnosis/randomCases.ts';
+import { randomHistory } from './trends/randomHistories.ts';
 import { plainSystem } from '../../core/src/test/plainSolver.ts';
 
 interface SolvedCase {
@@ -234,6 +236,17 @@ function benchDiagnosis(): void {
   }
 }
 
+/** Trends of systems that were visited some twenty times. */
+function benchTrends(): void {
+  const random = seededRandom(5);
+  const cases = Array.from({ length: 120 }, (_, i) => randomHistory(random, `history-${i}`)).filter(
+    ({ request }) => Math.abs(request.readings.length - 19) < 4,
+  );
+  write(`Trends, ${cases.length} systems of about twenty visits`);
+  const ms = median(cases.map(({ request }) => runMs(() => trend(request))));
+  row('a system', `${ms.toFixed(1)} ms`);
+}
+
 export function runBenchmarks(): void {
   write(`${cpus()[0]?.model ?? 'unknown processor'}, Node ${process.version}`);
   benchOperatingPoint();
@@ -241,4 +254,5 @@ export function runBenchmarks(): void {
   benchTankFill();
   benchRecommendation();
   benchDiagnosis();
+  benchTrends();
 }

@@ -9,8 +9,10 @@ const written = /^(\d{4})-(\d{2})-(\d{2})$/;
 export function dayOf(date: string): number | null {
   const parts = written.exec(date);
   if (!parts) return null;
-  const ms = Date.UTC(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]));
-  return dateOf(ms / msInDay) === date ? ms / msInDay : null;
+  const [month, day] = [Number(parts[2]) - 1, Number(parts[3])];
+  const ms = Date.UTC(Number(parts[1]), month, day);
+  const there = new Date(ms);
+  return there.getUTCMonth() === month && there.getUTCDate() === day ? ms / msInDay : null;
 }
 
 /** ISO date of a day. */

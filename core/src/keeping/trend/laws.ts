@@ -9,27 +9,27 @@ export interface LawPrior {
   slope: { median: number; spread: number };
   /** Accelerating: months until the limit, and the factor that they spread by. */
   months: { median: number; spread: number };
-  /** A step's size in the logarithm, evenly between. */
-  step: { least: number; most: number };
+  /** A step's size in the logarithm, evenly between; in so many pieces, and with slow ageing besides, a year. */
+  step: { least: number; most: number; pieces: number; besides: readonly number[] };
   /** The other way: median slope a year. */
   opposite: { median: number; spread: number };
 }
 
 /** Of salt passage: due after three and a half years in the middle; a seal slips, or chlorine bursts through, in one of eight. */
 export const saltPassagePrior: LawPrior = {
-  shares: { steady: 0.45, linear: 0.25, accelerating: 0.12, step: 0.13, opposite: 0.05 },
+  shares: { steady: 0.4, linear: 0.24, accelerating: 0.18, step: 0.13, opposite: 0.05 },
   slope: { median: 0.2, spread: 1.9 },
-  months: { median: 36, spread: 1.5 },
-  step: { least: 0.12, most: 1 },
+  months: { median: 36, spread: 1.65 },
+  step: { least: 0.12, most: 1, pieces: 6, besides: [0, 0.08] },
   opposite: { median: 0.08, spread: 2 },
 };
 
 /** Of flow: due after three years in the middle; chlorine lets it rise. */
 export const flowPrior: LawPrior = {
-  shares: { steady: 0.47, linear: 0.28, accelerating: 0.12, step: 0.03, opposite: 0.1 },
+  shares: { steady: 0.42, linear: 0.27, accelerating: 0.18, step: 0.03, opposite: 0.1 },
   slope: { median: 0.12, spread: 1.9 },
-  months: { median: 36, spread: 1.5 },
-  step: { least: 0.12, most: 1 },
+  months: { median: 36, spread: 1.65 },
+  step: { least: 0.12, most: 1, pieces: 5, besides: [0] },
   opposite: { median: 0.08, spread: 2 },
 };
 
@@ -47,12 +47,9 @@ export interface Law {
   between: readonly [number, number] | null;
 }
 
-const slopes = { count: 36, reach: 2.9 };
-const accelerating = { count: 14, reach: 2.4, exponents: [1.6, 2.2, 3] };
+const slopes = { count: 32, reach: 2.8 };
+const accelerating = { count: 13, reach: 2.3, exponents: [1.6, 2.2, 3] };
 const opposites = { count: 9, reach: 2.2 };
-const stepSizes = 8;
-/** Slow ageing besides a step, of a year. */
-const ageingBesides = [0, 0.06, 0.14];
 
 /** Middles of equal pieces of a lognormal distribution, with the share of each. */
 function lognormal(
@@ -134,20 +131,20 @@ function stepsOf({ shares, step }: LawPrior, limit: number, visits: readonly num
   const last = visits.at(-1);
   if (last === undefined || last <= 0) return [];
   const sizes = Array.from(
-    { length: stepSizes },
-    (_, i) => step.least + ((step.most - step.least) * (i + 0.5)) / stepSizes,
+    { length: step.pieces },
+    (_, i) => step.least + ((step.most - step.least) * (i + 0.5)) / step.pieces,
   );
   return visits.slice(1).flatMap((to, i) => {
     const from = visits[i]!;
     if (to <= from) return [];
     return sizes.flatMap((size) =>
-      ageingBesides.map((ageing): Law => {
+      step.besides.map((ageing): Law => {
         const perMonth = ageing / 12;
         const middle = (from + to) / 2;
         return {
           kind: 'step',
           logPrior: Math.log(
-            (shares.step * ((to - from) / last)) / sizes.length / ageingBesides.length,
+            (shares.step * ((to - from) / last)) / sizes.length / step.besides.length,
           ),
           at: (t) => perMonth * t + (t >= middle ? size : 0),
           slopeAt: () => ageing,
@@ -160,7 +157,7 @@ function stepsOf({ shares, step }: LawPrior, limit: number, visits: readonly num
 }
 
 /** Places in the gap that stand for all of it. */
-const places = [0.1, 0.3, 0.5, 0.7, 0.9];
+const places = [1 / 6, 1 / 2, 5 / 6];
 
 function dueOfStep(
   limit: number,

@@ -7,14 +7,12 @@ import type { Visit } from './visit.ts';
 
 /** How fast pre-filters load: their drop when new times `1 + c (months/6)^1.5`. Defaults of practice, with how common each is. */
 export const loadings = [
-  { c: 0, share: 0.2 },
-  { c: 0.3, share: 0.18 },
-  { c: 0.7, share: 0.16 },
-  { c: 1.2, share: 0.14 },
-  { c: 2, share: 0.11 },
-  { c: 3.2, share: 0.09 },
-  { c: 5, share: 0.07 },
-  { c: 8, share: 0.05 },
+  { c: 0, share: 0.24 },
+  { c: 0.5, share: 0.24 },
+  { c: 1.2, share: 0.2 },
+  { c: 2.4, share: 0.15 },
+  { c: 4.5, share: 0.1 },
+  { c: 8, share: 0.07 },
 ] as const;
 
 /** What the pressure at the membrane was at each visit, and how well all that was read agrees with it. */

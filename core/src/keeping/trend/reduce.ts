@@ -14,6 +14,10 @@ export interface Point {
   sd: number;
 }
 
+/** Whether a product flow was read from which a permeance follows. */
+export const isFlowRead = ({ permeateLPerH }: Pick<Visit, 'permeateLPerH'>): boolean =>
+  permeateLPerH !== null && permeateLPerH > 0;
+
 /** Real scatter of a membrane between visits, in the logarithm. */
 const scatter = { water: 0.02, salt: 0.04 } as const;
 /** Slope of the temperature factor's logarithm, 1/K, about room temperature. */
@@ -46,7 +50,7 @@ export function waterPoint(
   { flowShare }: TrendInstruments,
 ): Point | null {
   const { permeateLPerH: flow, temperatureC, logFeed } = visit;
-  if (flow === null || !(flow > 0)) return null;
+  if (!isFlowRead(visit) || flow === null) return null;
   const feedMgL = Math.exp(logFeed.value);
   const passage = visit.permeateMgL === null ? usualPassage : visit.permeateMgL / feedMgL;
   const { value: pressure, variance } = bar[i]!;

@@ -12,7 +12,7 @@ import {
 } from './history.ts';
 import { flowPrior, type Law, type LawKind, lawKinds, lawsOf, saltPassagePrior } from './laws.ts';
 import { loadings, type Pressures, pressuresOf } from './membranePressure.ts';
-import { driveOf, type Point, saltPoint, waterPoint } from './reduce.ts';
+import { driveOf, isFlowRead, type Point, saltPoint, waterPoint } from './reduce.ts';
 import { type Visit, visitsOf } from './visit.ts';
 import { grossFlow, grossPassage, weigh, type Weighed } from './weigh.ts';
 
@@ -59,12 +59,12 @@ export interface Trend {
 /** Beyond five years a firm changes it anyway. */
 const usualHorizonMonths = 60;
 /** So that one in twenty of steady series is called drifting, by simulation; see `npm run trends`. */
-export const usualDriftThreshold = { saltPassage: 0.62, flow: 0.6 } as const;
+export const usualDriftThreshold = { saltPassage: 0.63, flow: 0.64 } as const;
 const fewestReadings = 3;
 /** How elements of a rating differ from it, in the logarithm. */
 const levelSd = { flow: 0.15, saltPassage: 0.3 } as const;
 /** Loadings less likely than this by the pressures alone are left out. */
-const negligible = 0.004;
+const negligible = 0.03;
 /** Gaps in which a step is looked for, at most. */
 const mostGaps = 40;
 
@@ -76,10 +76,10 @@ const mostGaps = 40;
  * gross.
  */
 export function trend(history: History): Outcome<Trend> {
-  const resolved = resolveSystem(history);
-  if (!resolved.ok) return resolved;
   const permeance = elementPermeance(history.membrane);
   if (!permeance.ok) return permeance;
+  const resolved = resolveSystem(history, permeance.value);
+  if (!resolved.ok) return resolved;
   const { count = 1, flowFactor = 1, saltPassageFactor = 1, ratedRejection } = history.membrane;
   const backBar = history.permeateBackPressureBar ?? 0;
   const refused = firstOutOfRange([['permeateBackPressureBar', backBar, { min: 0, max: 16 }]]);
@@ -97,7 +97,11 @@ export function trend(history: History): Outcome<Trend> {
   const asOf = (asOfDay - baselineDay) / daysInMonth;
   const system = { history, visits, backBar, usualPassage: 1 - ratedRejection, instruments };
 
-  const flowLaws = lawsOf(flowPrior, -Math.log(limits.flowFactor), gapsOf(visits, 'permeateLPerH'));
+  const flowLaws = lawsOf(
+    flowPrior,
+    -Math.log(limits.flowFactor),
+    gapsOf(visits.filter(isFlowRead)),
+  );
   const level = { value: Math.log(expected.water), sd: levelSd.flow };
   const byLoading = weighLoadings(system, flowLaws, level);
   const flow = summarised(
@@ -112,12 +116,16 @@ export function trend(history: History): Outcome<Trend> {
   const saltLaws = lawsOf(
     saltPassagePrior,
     Math.log(limits.saltPassageFactor),
-    gapsOf(visits, 'permeateMgL'),
+    gapsOf(visits.filter(({ permeateMgL }) => permeateMgL !== null)),
   );
   const saltWeighed = weigh(
     saltPoints,
     saltLaws,
-    changesAt(saltLaws, saltPoints, 1),
+    changesAt(
+      saltLaws,
+      saltPoints.map(({ months }) => months),
+      1,
+    ),
     { value: Math.log(expected.salt), sd: levelSd.saltPassage },
     grossPassage,
   );
@@ -142,7 +150,7 @@ export function trend(history: History): Outcome<Trend> {
       asOf,
       baselineDay,
       horizon,
-      readings: visits.filter(({ permeateLPerH }) => permeateLPerH !== null).length,
+      readings: visits.filter(isFlowRead).length,
       threshold: threshold.flow,
       isPast: (factor) => factor <= limits.flowFactor,
     }),
@@ -192,6 +200,8 @@ function weighLoadings(
       return { pressures, log: Math.log(share) + pressures.logLikelihood };
     });
   const best = Math.max(...reduced.map(({ log }) => log));
+  const months = visits.flatMap((visit) => (isFlowRead(visit) ? [visit.months] : []));
+  const changes = changesAt(laws, months, -1);
   const weighed = reduced
     .filter(({ log }) => log - best > Math.log(negligible))
     .map(({ pressures, log }) => {
@@ -199,7 +209,7 @@ function weighLoadings(
         const point = waterPoint(visit, i, pressures, backBar, usualPassage, instruments);
         return point ? [point] : [];
       });
-      const found = weigh(points, laws, changesAt(laws, points, -1), level, grossFlow);
+      const found = weigh(points, laws, changes, level, grossFlow);
       return { pressures, points, found, log: log + found.logEvidence };
     });
   const most = Math.max(...weighed.map(({ log }) => log));
@@ -212,10 +222,9 @@ function weighLoadings(
 
   function saltPoints(found: Weighed, pressures: Pressures): Point[] {
     return visits.flatMap((visit, i): Point[] => {
-      const product =
-        visit.permeateLPerH !== null && visit.permeateLPerH > 0
-          ? { lPerH: visit.permeateLPerH, sd: instruments.flowShare }
-          : expectedProduct(visit, i, found, pressures);
+      const product = isFlowRead(visit)
+        ? { lPerH: visit.permeateLPerH!, sd: instruments.flowShare }
+        : expectedProduct(visit, i, found, pressures);
       const point = saltPoint(visit, i, pressures, product, instruments);
       return point ? [point] : [];
     });
@@ -264,16 +273,14 @@ function mixed(of: readonly { share: number; points: readonly Point[] }[]): Poin
 }
 
 /** Months of the visits that read a figure: a step happened between two of them. */
-function gapsOf(visits: readonly Visit[], of: 'permeateLPerH' | 'permeateMgL'): number[] {
-  const months = [
-    ...new Set(visits.flatMap((visit) => (visit[of] === null ? [] : [visit.months]))),
-  ];
+function gapsOf(visits: readonly Visit[]): number[] {
+  const months = [...new Set(visits.map((visit) => visit.months))];
   const every = Math.max(1, Math.ceil(months.length / mostGaps));
   return months.filter((_, i) => i % every === 0 || i === months.length - 1);
 }
 
-const changesAt = (laws: readonly Law[], points: readonly Point[], sign: 1 | -1): Float64Array[] =>
-  laws.map(({ at }) => Float64Array.from(points, ({ months }) => sign * at(months)));
+const changesAt = (laws: readonly Law[], months: readonly number[], sign: 1 | -1): Float64Array[] =>
+  laws.map(({ at }) => Float64Array.from(months, (t) => sign * at(t)));
 
 /** Laws with their shares, and which way the factor goes towards its limit. */
 interface Summary {
@@ -373,8 +380,11 @@ interface WeighedValue {
   weight: number;
 }
 
+/** Laws that weigh less than this tell nothing of a tenth. */
+const weightless = 1e-6;
+
 const sorted = (values: WeighedValue[]): WeighedValue[] =>
-  values.filter(({ weight }) => weight > 0).sort((a, b) => a.value - b.value);
+  values.filter(({ weight }) => weight > weightless).sort((a, b) => a.value - b.value);
 
 /** The tenth, the middle and the ninetieth of a hundred. */
 const interval = (values: readonly WeighedValue[]): [number, number, number] => [

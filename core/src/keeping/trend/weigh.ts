@@ -23,14 +23,16 @@ export const grossPassage: readonly Gross[] = [
 ];
 
 /** Places for the start's level about its best, and their weights: Gauss and Hermite's rule. */
-const nodes = [
-  -2.6519613568, -1.6735516288, -0.8162878829, 0, 0.8162878829, 1.6735516288, 2.6519613568,
-];
-const nodeWeights = [
-  0.0009717812, 0.0545155828, 0.4256072526, 0.8102646176, 0.4256072526, 0.0545155828, 0.0009717812,
-];
+const nodes = [-2.0201828705, -0.9585724646, 0, 0.9585724646, 2.0201828705];
+const nodeWeights = [0.0199532421, 0.3936193232, 0.9453087205, 0.3936193232, 0.0199532421];
 /** Nodes reach a little beyond what the noise says, for what is gross among it. */
 const reach = 1.25;
+
+/** Noise is taken to be this much wider than reckoned: no model of a house is right, and narrow intervals are believed. */
+const caution = 1.2;
+
+/** Behind the best by this much, in the logarithm, a law counts for nothing that is asked. */
+const hopeless = 12;
 
 /** exp(-x/2), read from a table: the innermost thing that is done. */
 const tableEnd = 40;
@@ -90,7 +92,7 @@ export function weigh(
   gross: readonly Gross[],
 ): Weighed {
   const n = points.length;
-  const inverse = Float64Array.from(points, ({ sd }) => 1 / sd);
+  const inverse = Float64Array.from(points, ({ sd }) => 1 / (caution * sd));
   const values = Float64Array.from(points, ({ value }) => value - level.value);
   const ordinary = (1 - gross.reduce((sum, { share }) => sum + share, 0)) / Math.sqrt(2 * Math.PI);
   const odd = tableFor(gross);
@@ -99,13 +101,14 @@ export function weigh(
   const levels = new Float64Array(laws.length);
   const off = new Float64Array(n);
   let centre = 0;
+  let highest = -Infinity;
   laws.forEach((law, s) => {
     const change = changes[s]!;
     for (let i = 0; i < n; i += 1) off[i] = values[i]! - change[i]!;
     // The best level, what is gross counting for little.
     let precision = priorPrecision;
     centre = s === 0 ? middleOf(off) : centre;
-    for (let pass = 0; pass < (s === 0 ? 6 : 4); pass += 1) {
+    for (let pass = 0; pass < (s === 0 ? 6 : 2); pass += 1) {
       precision = priorPrecision;
       let sum = 0;
       for (let i = 0; i < n; i += 1) {
@@ -117,36 +120,27 @@ export function weigh(
       centre = sum / precision;
     }
     const width = (reach * Math.SQRT2) / Math.sqrt(precision);
+    const scale = Math.log(width / level.sd / Math.sqrt(2 * Math.PI));
+    const middle = logAt(centre);
+    const most = middle + law.logPrior + scale;
+    if (most > highest) highest = most;
+    levels[s] = level.value + centre;
+    // Far behind the best so far: its own middle is near enough.
+    if (most < highest - hopeless) {
+      logs[s] = most;
+      return;
+    }
     let whole = 0;
-    let most = -Infinity;
     let mean = 0;
     for (let k = 0; k < nodes.length; k += 1) {
       const at = centre + width * nodes[k]!;
-      let product = 1;
-      let log = 0;
-      for (let i = 0; i < n; i += 1) {
-        const r = off[i]! - at;
-        const z = r * inverse[i]!;
-        const place = Math.min(Math.max((r - grossFrom) * grossPerUnit, 0), grossLength - 1) | 0;
-        product *= ordinary * inverse[i]! * halfExp(z * z) + odd[place]!;
-        if ((i & 15) === 15) {
-          log += Math.log(product);
-          product = 1;
-        }
-      }
-      log += Math.log(product) - (at * at * priorPrecision) / 2 + nodes[k]! ** 2;
-      if (log > most) {
-        const scale = most === -Infinity ? 0 : Math.exp(most - log);
-        whole *= scale;
-        mean *= scale;
-        most = log;
-      }
-      const weight = nodeWeights[k]! * Math.exp(log - most);
+      const log = nodes[k] === 0 ? middle : logAt(at) + nodes[k]! ** 2;
+      const weight = nodeWeights[k]! * Math.exp(log - middle);
       whole += weight;
       mean += weight * at;
     }
     levels[s] = level.value + mean / whole;
-    logs[s] = law.logPrior + most + Math.log((whole * width) / level.sd / Math.sqrt(2 * Math.PI));
+    logs[s] = most + Math.log(whole);
   });
   const best = logs.reduce((a, b) => Math.max(a, b), -Infinity);
   const weights = logs.map((log) => Math.exp(log - best));
@@ -156,6 +150,23 @@ export function weigh(
     weights: weights.map((weight) => weight / sum),
     levels,
   };
+
+  /** Log of the chance of what is left over, were the level at the start this. */
+  function logAt(at: number): number {
+    let product = 1;
+    let log = 0;
+    for (let i = 0; i < n; i += 1) {
+      const r = off[i]! - at;
+      const z = r * inverse[i]!;
+      const place = Math.min(Math.max((r - grossFrom) * grossPerUnit, 0), grossLength - 1) | 0;
+      product *= ordinary * inverse[i]! * halfExp(z * z) + odd[place]!;
+      if ((i & 15) === 15) {
+        log += Math.log(product);
+        product = 1;
+      }
+    }
+    return log + Math.log(product) - (at * at * priorPrecision) / 2;
+  }
 }
 
 function middleOf(values: Float64Array): number {
