@@ -18,16 +18,6 @@ const at = (date: string | null, start: string) =>
 const width = ({ dueFrom, dueTo }: SeriesTrend, start: string) =>
   at(dueTo, start) - at(dueFrom, start);
 
-describe('calendar days', () => {
-  test('are those that exist, and come back as they were written', () => {
-    for (const date of ['2024-02-29', '1999-12-31', '2026-01-01'])
-      expect(dateOf(dayOf(date)!)).toBe(date);
-    for (const none of ['2023-02-29', '2022-13-01', '2022-04-31', '22-04-01', 'today', '2022-4-1'])
-      expect(dayOf(none)).toBeNull();
-    expect(dayOf('2024-03-01')! - dayOf('2024-02-28')!).toBe(2);
-  });
-});
-
 describe('a membrane that does not change', () => {
   test('stands at one through cold and warm water, whatever the raw readings do', () => {
     const history = agedHistory({ months: 36, every: 2 });
