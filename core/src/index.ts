@@ -291,9 +291,11 @@ export {
 } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
+export { changeOutPlan } from './commission/service/changeOutPlan.ts';
 export { mendPlan } from './commission/service/mendPlan.ts';
 export { serviceStates } from './commission/service/serviceStates.ts';
 export {
+  type Closing,
   type ServiceCode,
   type ServiceData,
   type ServiceStep,
@@ -370,3 +372,18 @@ export * from './system/observe.ts';
 export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
 export * from './keeping/trend/history.ts';
 export { type SeriesTrend, type Trend, trend, type TrendState } from './keeping/trend/trend.ts';
+export { nextVisit, type ServiceVisit } from './keeping/due/combine.ts';
+export {
+  type Due,
+  type DueReason,
+  dueReasons,
+  duesOf,
+  type DueSchool,
+  type DueTask,
+} from './keeping/due/due.ts';
+export {
+  type Serviced,
+  type ServicedKind,
+  servicedKinds,
+  servicedOf,
+} from './keeping/due/serviced.ts';

@@ -1,4 +1,4 @@
-import type { ServiceCode, ServiceData, ServiceStep } from '@katharos/core';
+import type { Closing, ServiceCode, ServiceData, ServicedKind, ServiceStep } from '@katharos/core';
 import { shortCause } from './diagnosis.ts';
 import { faultWords } from './notRight.ts';
 import type { Reader } from './reader.ts';
@@ -11,6 +11,56 @@ export interface ServiceWords {
 }
 
 type Writers = { [C in ServiceCode]: (data: ServiceData[C], reader: Reader) => ServiceWords };
+
+/** What is serviced, as it stands in a list. */
+export const servicedNames: Record<ServicedKind, string> = {
+  sediment: 'Sediment filter',
+  carbon: 'Carbon filter',
+  membrane: 'Membrane',
+  'post-filter': 'Post filter',
+  mineral: 'Mineral bed',
+  lamp: 'Lamp',
+  'tank-air': 'Air of the tank',
+  sanitising: 'Sanitising',
+  'germ-test': 'Germ test',
+};
+
+const servicedActs: Record<ServicedKind, string> = {
+  sediment: 'New sediment filter',
+  carbon: 'New carbon filter',
+  membrane: 'New membrane',
+  'post-filter': 'New post filter',
+  mineral: 'New mineral bed',
+  lamp: 'New lamp, sleeve wiped',
+  'tank-air': 'Set the tank’s air',
+  sanitising: 'Sanitise housings and lines',
+  'germ-test': 'Take the sample for germs',
+};
+
+/** How what holds it is opened and closed. */
+const openings: Record<Closing, string> = {
+  housing:
+    'Wrench on the housing; rinse it, look at the O-ring, grease it or take a new one; hand tight and a snug turn.',
+  'quarter-turn': 'A quarter turn out, a quarter turn in until it clicks.',
+  inline:
+    'Both tubes off, the new one in with its arrow along the flow, both tubes home to their marks.',
+  vessel: 'Open the vessel, draw the element with pliers, look at both small rings.',
+  reactor: 'Plug out and cool; cotton gloves, no finger on the glass.',
+  none: '',
+};
+
+const servicedHow: Record<ServicedKind, string> = {
+  sediment: 'Brown all through, or its drop doubled: note it.',
+  carbon: 'Gaskets at both ends; wrapper off.',
+  membrane:
+    'Brine seal’s lip towards the feed, pushed home until it seats. It begins a new baseline: verify afterwards.',
+  'post-filter': '',
+  mineral: '',
+  lamp: 'Sleeve wiped with vinegar where it is dull; the counter set back.',
+  'tank-air': 'Tank empty and open: gauge on its air valve, pumped to what is computed.',
+  sanitising: 'The dose of the sheet, its time, and rinsed until a strip shows nothing.',
+  'germ-test': 'The laboratory’s bottle; spout wiped with alcohol; five minutes of running first.',
+};
 
 const plugs = ({ pump, lamp }: ServiceData['unplug']) =>
   pump && lamp ? 'pump and lamp' : lamp ? 'lamp' : 'pump';
@@ -43,6 +93,14 @@ const writers: Writers = {
     title: `Mend it: ${reader.within(shortCause([fault], reader))}`,
     instruction: faultWords[fault].mend,
     proof: 'It is as it should be, and every tube is home to its mark.',
+  }),
+  change: ({ what, closing }) => ({
+    title: servicedActs[what],
+    instruction: [openings[closing], servicedHow[what]].filter(Boolean).join(' '),
+    proof:
+      closing === 'none'
+        ? ''
+        : 'It sits on its ring and the right way round; snug, and not tighter.',
   }),
   'close-tap': () => ({ title: 'Close the tap', instruction: '', proof: 'Nothing runs.' }),
   'open-feed': ({ tap }) => ({

@@ -1,9 +1,9 @@
-import { lifeMonths, wear } from '../base/practice.ts';
+import { lifeMonths } from '../base/practice.ts';
 import { carbonLifeMonths, type Disinfectant } from '../water/carbonLife.ts';
 import type { Assessment } from '../system/assessment.ts';
 import type { Requirements } from './requirements.ts';
 import type { SystemDesign } from '../system/design.ts';
-import { scalingOf } from '../system/scaling.ts';
+import { scalingMonths } from '../system/scaling.ts';
 
 /** What owning a design costs, in the firm's currency, and the water and power behind it. */
 export interface OwnershipCost {
@@ -23,7 +23,6 @@ export interface OwnershipCost {
 }
 
 const yearsCounted = 5;
-const daysPerMonth = 365.25 / 12;
 
 /** Replacements that fall within the counted years; what is new at the start is bought with the system. */
 const replacements = (months: number): number => Math.ceil((12 * yearsCounted) / months) - 1;
@@ -49,7 +48,7 @@ export function ownershipCost(
   const power = yearsCounted * powerPricePerKwh * kwhPerYear;
   const feedLPerDay = demandLPerDay * (1 + today.drainLPerProductL);
   const lives = {
-    membraneMonths: membraneLifeMonths(design, today, demandLPerDay),
+    membraneMonths: Math.min(lifeMonths.membrane, scalingMonths(design, today, demandLPerDay)),
     carbonMonths: Math.min(
       lifeMonths.carbon,
       disinfectant
@@ -72,18 +71,6 @@ export function ownershipCost(
     ...lives,
     fiveYears: water + power + cartridges,
   };
-}
-
-/** Months until so much calcite has come past the elements that they are worn, by the calendar at the most. */
-export function membraneLifeMonths(
-  design: SystemDesign,
-  today: Assessment,
-  demandLPerDay: number,
-): number {
-  const scaling = scalingOf(design, today.water, today.running);
-  const gPerDay = scaling.ok ? (scaling.value.mgPerProductL * demandLPerDay) / 1000 : 0;
-  const grams = wear.elementScaleG * design.elements;
-  return Math.min(lifeMonths.membrane, grams / gPerDay / daysPerMonth);
 }
 
 type Lives = Pick<OwnershipCost, 'membraneMonths' | 'carbonMonths'>;

@@ -1,8 +1,10 @@
 import { type Outcome, succeed } from '../base/outcome.ts';
-import { practiceLimits, usualStrength } from '../base/practice.ts';
+import { daysInMonth } from '../base/calendar.ts';
+import { practiceLimits, usualStrength, wear } from '../base/practice.ts';
 import { concentrationPolarisation } from '../membrane/concentrationPolarisation.ts';
 import { calciteAboveSaturation, concentrateLsi } from '../water/carbonate/concentrateLsi.ts';
 import { permeatePh } from '../water/carbonate/permeatePh.ts';
+import type { Assessment } from './assessment.ts';
 import type { FeedWater, SystemDesign } from './design.ts';
 import type { OperatingPoint } from './point/operatingPoint.ts';
 
@@ -63,3 +65,14 @@ export function scalingOf(
 /** Whether an element scales early: supersaturated by more than a slow film, and hard enough to feed it. */
 export const scalesSoon = ({ wallLsi }: Scaling, { hardnessMgL }: FeedWater): boolean =>
   wallLsi > practiceLimits.soonLsi && hardnessMgL > practiceLimits.hardMgL;
+
+/** Months until so much calcite has come past the elements that they are worn; Infinity where none does. */
+export function scalingMonths(
+  design: SystemDesign,
+  today: Pick<Assessment, 'water' | 'running'>,
+  demandLPerDay: number,
+): number {
+  const scaling = scalingOf(design, today.water, today.running);
+  const gPerDay = scaling.ok ? (scaling.value.mgPerProductL * demandLPerDay) / 1000 : 0;
+  return (wear.elementScaleG * design.elements) / gPerDay / daysInMonth;
+}

@@ -217,7 +217,8 @@ function mineralPlace(
   return microbiology === 'unsafe' ? 'after-tank' : 'before-tank';
 }
 
-const isOwnSource = ({ source }: Survey): boolean =>
+/** A source that no supplier tests. */
+export const isOwnSource = ({ source }: Survey): boolean =>
   source === 'well' || source === 'lake' || source === 'rain';
 
 /** Mains are tested by who supplies them; a source of one's own is safe only where somebody tested it. */

@@ -21,7 +21,7 @@ export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean 
 export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
   const { survey, system, plumb, flush, verify, keep } = document;
   const at = (stage: Stage) => ({ stage, finished: false });
-  if (keep.issued) return { stage: 'keep', finished: true };
+  if (keep.issued || (system && document.service?.since)) return { stage: 'keep', finished: true };
   const judged =
     system && isUltravioletLine(system.design)
       ? lampReadings(system.design).every((key) => verify.readings[key] !== undefined)

@@ -43,6 +43,7 @@ import { text, wantedText } from '../fields/text.ts';
 import { siteSchema } from '../fields/siteQuestions.ts';
 import { detailFields, type DetailKey, surveyFields } from '../fields/fields.ts';
 import { instant, itemId, person, readingsOf, tick } from './reading.ts';
+import { serviceRecordSchema } from './serviceRecord.ts';
 import { verifyRecordSchema } from './verifyRecord.ts';
 import { whole } from './whole.ts';
 import { z } from 'zod';
@@ -318,6 +319,8 @@ export const jobDocumentSchema = z.strictObject({
   flush: flushRecordSchema,
   verify: verifyRecordSchema,
   keep: z.strictObject({ issued: tick.nullable(), remark: text(1000) }),
+  /** Absent until somebody comes again. */
+  service: serviceRecordSchema.optional(),
 });
 
 export type JobDocument = z.infer<typeof jobDocumentSchema>;

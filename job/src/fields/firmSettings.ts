@@ -40,6 +40,14 @@ export const firmSettingsSchema = z.strictObject({
     .optional(),
   /** How often the firm finds what, as shares of its visits; what is absent stands at what is usual. */
   odds: z.partialRecord(z.enum(faultCodes), z.number().gt(0).max(1)).optional(),
+  /** How the firm keeps systems: by the calendar, by condition or whichever comes first, and what coming once more costs. */
+  keeping: z
+    .strictObject({
+      school: z.enum(['calendar', 'condition', 'first']),
+      tripPrice: z.number().min(0).max(10000),
+    })
+    .partial()
+    .optional(),
   /** Whom a household calls, as it stands on what is left with them. */
   phone: text(40).optional(),
   /** Price of a usual installation's work, and tax on all of it as a share, for proposals. */
@@ -53,6 +61,9 @@ export const usualFirmSettings: FirmSettings = { units: 'metric', currency: 'EUR
 
 /** Prices of work and tax until a firm sets its own. */
 export const usualPrices = { installationPrice: 240, taxShare: 0.2 } as const;
+
+/** How a firm keeps systems until it says otherwise. */
+export const usualKeeping = { school: 'first', tripPrice: 60 } as const;
 
 /** What a firm holds a product to. */
 export const limitsOf = ({ standards }: Pick<FirmSettings, 'standards'>): AcceptanceLimits => ({

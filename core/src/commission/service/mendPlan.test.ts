@@ -2,6 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { samplePart, tankDesign } from '../../test/samples.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { type FaultCode, faultCodes } from '../diagnosis/fault.ts';
+import { servicedKinds, servicedOf } from '../../keeping/due/serviced.ts';
+import { changeOutPlan } from './changeOutPlan.ts';
 import { mendings } from './mending.ts';
 import { mendPlan } from './mendPlan.ts';
 import { serviceStates } from './serviceStates.ts';
@@ -49,6 +51,34 @@ describe.each(designs)('mending a system with %s', (_name, design) => {
       }
     }
   });
+});
+
+describe.each(designs)('changing what is due on a system with %s', (_name, design) => {
+  const lit = { ...design, lamp: samplePart('lamp') };
+
+  test('each alone, and any two together: every step has what it needs, and the system is left in use', () => {
+    const serviced = servicedOf(lit, true);
+    expect(new Set(serviced.map(({ kind }) => kind)).size).toBeGreaterThan(5);
+    for (const one of serviced) {
+      for (const other of serviced) {
+        const plan = changeOutPlan(lit, one === other ? [one] : [one, other]);
+        expect([one.id, other.id, serviceStates(lit, plan).faults]).toEqual([one.id, other.id, []]);
+      }
+    }
+    expect(serviceStates(lit, changeOutPlan(lit, serviced)).faults).toEqual([]);
+  });
+});
+
+test('every kind of service is known to some system', () => {
+  const all = servicedOf(
+    {
+      ...pumped,
+      lamp: samplePart('lamp'),
+      mineral: { part: samplePart('mineral'), place: 'after-tank' },
+    },
+    true,
+  );
+  expect([...new Set(all.map(({ kind }) => kind))].sort()).toEqual([...servicedKinds].sort());
 });
 
 test('a step that is left out is found', () => {

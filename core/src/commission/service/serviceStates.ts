@@ -1,4 +1,5 @@
 import type { SystemDesign } from '../../system/design.ts';
+import { opensOf } from './changeOutPlan.ts';
 import { mendings } from './mending.ts';
 import {
   inUse,
@@ -36,6 +37,15 @@ const effects: { [C in ServiceCode]: (data: ServiceData[C]) => ServiceEffect } =
       };
     }
     return { needs: { ...shut, tap: 'open' }, leaves: { ...leaves, joints: 'unproven' } };
+  },
+  change: ({ what }) => {
+    const opens = opensOf(what);
+    if (opens === 'nothing') return { needs: { feed: 'open' } };
+    if (opens === 'tank') return { needs: { ...shut, tap: 'open', tankWater: 'out' } };
+    return {
+      needs: { ...shut, tap: 'open', ...(what === 'lamp' ? { lamp: 'unplugged' } : {}) },
+      leaves: { water: 'unflushed', joints: 'unproven' },
+    };
   },
   'close-tap': () => ({ needs: { tap: 'open' }, leaves: { tap: 'closed' } }),
   'open-feed': ({ tap }) => ({

@@ -1,4 +1,8 @@
+import type { ServicedKind } from '../../keeping/due/serviced.ts';
 import type { FaultCode } from '../diagnosis/fault.ts';
+
+/** How what holds a cartridge is opened. */
+export type Closing = 'housing' | 'quarter-turn' | 'inline' | 'vessel' | 'reactor' | 'none';
 
 /** What a hand does at a system that is in use, with what belongs to it. */
 export interface ServiceData {
@@ -10,6 +14,8 @@ export interface ServiceData {
   'let-off': { tank: boolean };
   /** What mends a fault. */
   mend: { fault: FaultCode };
+  /** A cartridge, a lamp, or what comes round. */
+  change: { what: ServicedKind; id: string; closing: Closing };
   'close-tap': object;
   /** Slowly, the tap open, the tank closed. */
   'open-feed': { tap: 'open' | 'closed' };

@@ -27,6 +27,7 @@ export function Complaints({ verify }: { verify: JobDocument['verify'] }) {
               key={complaint}
               value={complaint}
               size="md"
+              styles={{ body: { minHeight: 44, alignItems: 'center' } }}
               label={complaintWords[complaint]}
             />
           ))}

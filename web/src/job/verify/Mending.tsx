@@ -75,6 +75,7 @@ export function Mending({ design }: { design: SystemDesign }) {
               <li key={step.id} style={{ padding: '8px 0' }}>
                 <Checkbox
                   size="md"
+                  styles={{ body: { minHeight: 44 } }}
                   checked={Boolean(mending.done[step.id])}
                   onChange={({ currentTarget: { checked } }) => tick(step.id, checked)}
                   label={`${i + 1}. ${words.title}`}

@@ -1,0 +1,75 @@
+import { flushTimes } from '../../base/practice.ts';
+import type { Serviced, ServicedKind } from '../../keeping/due/serviced.ts';
+import type { SystemDesign } from '../../system/design.ts';
+import { isSealed } from '../flush/flushPlan.ts';
+import { type Act, servicePlan } from './servicePlan.ts';
+import type { Closing, ServiceStep } from './serviceStep.ts';
+
+/** What each opens, and minutes that have to run afterwards: until it is clear, black at first. Defaults of practice. */
+const changes: Record<ServicedKind, Pick<Act, 'opens' | 'runsMin' | 'drains'>> = {
+  sediment: { opens: 'unit', runsMin: flushTimes.prefilter, drains: false },
+  carbon: { opens: 'unit', runsMin: 2 * flushTimes.prefilter, drains: false },
+  membrane: { opens: 'unit', runsMin: flushTimes.openTap, drains: true },
+  'post-filter': { opens: 'unit', runsMin: flushTimes.prefilter, drains: false },
+  mineral: { opens: 'unit', runsMin: flushTimes.prefilter, drains: false },
+  lamp: { opens: 'unit', runsMin: flushTimes.simpleStep, drains: false },
+  'tank-air': { opens: 'tank', runsMin: 0, drains: false },
+  sanitising: { opens: 'unit', runsMin: flushTimes.openTap, drains: true },
+  'germ-test': { opens: 'nothing', runsMin: 0, drains: false },
+};
+
+/** In the order of the water; housings that are sanitised are sanitised before anything new is in them. */
+const order: readonly ServicedKind[] = [
+  'sanitising',
+  'sediment',
+  'carbon',
+  'membrane',
+  'post-filter',
+  'mineral',
+  'lamp',
+  'tank-air',
+  'germ-test',
+];
+
+/** How what holds it is opened on this very system. */
+function closingOf(design: SystemDesign, kind: ServicedKind): Closing {
+  switch (kind) {
+    case 'sediment':
+    case 'carbon':
+      return design.unit?.closing ?? 'housing';
+    case 'membrane':
+      return isSealed(design) ? (design.unit?.closing ?? 'quarter-turn') : 'vessel';
+    case 'post-filter':
+    case 'mineral':
+      return 'inline';
+    case 'lamp':
+      return 'reactor';
+    case 'sanitising':
+      return design.unit?.closing ?? 'housing';
+    case 'tank-air':
+    case 'germ-test':
+      return 'none';
+  }
+}
+
+/** The steps of a change-out: all that is to be done, in one opening. */
+export const changeOutPlan = (
+  design: SystemDesign,
+  what: readonly Pick<Serviced, 'id' | 'kind'>[],
+): ServiceStep[] =>
+  servicePlan(
+    design,
+    [...what]
+      .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
+      .map(({ id, kind }) => ({
+        ...changes[kind],
+        ...(kind === 'lamp' ? { lamp: true as const } : {}),
+        step: {
+          code: 'change',
+          data: { what: kind, id, closing: closingOf(design, kind) },
+        },
+      })),
+  );
+
+/** What a change opens, for whoever walks the states. */
+export const opensOf = (kind: ServicedKind): Act['opens'] => changes[kind].opens;

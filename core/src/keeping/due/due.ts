@@ -1,0 +1,143 @@
+import { daysInMonth } from '../../base/calendar.ts';
+import { lifeMonths } from '../../base/practice.ts';
+import type { Assessment } from '../../system/assessment.ts';
+import type { SystemDesign } from '../../system/design.ts';
+import { remineralise } from '../../system/remineralise.ts';
+import { scalingMonths } from '../../system/scaling.ts';
+import { carbonLifeMonths, type Disinfectant } from '../../water/carbonLife.ts';
+import { type Serviced, servicedOf } from './serviced.ts';
+
+/** Why something is due: by the calendar, or by what it has done and how it is. */
+export const dueReasons = [
+  'calendar',
+  'disinfectant',
+  'scaling',
+  'dissolved',
+  'salt-passage',
+  'flow',
+  'yearly',
+] as const;
+export type DueReason = (typeof dueReasons)[number];
+
+/** When something is due, by the first of all that can make it so. */
+export interface Due extends Serviced {
+  /** Days since 1970. */
+  on: number;
+  because: DueReason;
+  /** When it was done last, or the system handed over. */
+  since: number;
+  /** The other reasons, with their days; the earlier first. */
+  others: { because: DueReason; on: number }[];
+}
+
+/** A firm's school: by the calendar alone, by condition where it can be told, or whichever comes first. */
+export type DueSchool = 'calendar' | 'condition' | 'first';
+
+export interface DueTask {
+  design: SystemDesign;
+  assessed: Assessment;
+  demandLPerDay: number;
+  disinfectant: Disinfectant | null;
+  ownSource: boolean;
+  /** Day on which the system was handed over. */
+  handedOver: number;
+  /** Days on which things were done last, by id. */
+  lastDone: Readonly<Record<string, number>>;
+  /** Days on which the membrane's two factors meet their limits, where the trend names any. */
+  membraneDue: { saltPassage: number | null; flow: number | null };
+  school: DueSchool;
+}
+
+/** Works that come round, months: defaults of practice. */
+const roundMonths = { 'tank-air': 12, sanitising: 12, 'germ-test': 12 } as const;
+
+/** Calcite of a bed, g/L, and the share of it after whose loss it is filled up: a default of practice. */
+const bed = { gPerL: 1400, topUpShare: 0.5 } as const;
+
+/** Beyond this nothing is planned, months. */
+const farthestMonths = 120;
+
+/**
+ * When each thing of a system is due and why, the earliest first. What can be told of its condition comes from this very household and
+ * water: disinfectant by litres of feed, calcite past the membrane, minerals that were given, the membrane by its trend.
+ */
+export function duesOf(task: DueTask): Due[] {
+  return servicedOf(task.design, task.ownSource)
+    .map((serviced): Due => {
+      const since = task.lastDone[serviced.id] ?? task.handedOver;
+      const reasons = reasonsFor(task, serviced, since).sort((a, b) => a.on - b.on);
+      const [first, ...others] = reasons;
+      return { ...serviced, since, ...first!, others };
+    })
+    .sort((a, b) => a.on - b.on);
+}
+
+type Reason = Due['others'][number];
+
+function reasonsFor(task: DueTask, { kind }: Serviced, since: number): Reason[] {
+  const after = (months: number, because: DueReason): Reason => ({
+    because,
+    on: Math.round(since + Math.min(months, farthestMonths) * daysInMonth),
+  });
+  if (kind === 'tank-air' || kind === 'sanitising' || kind === 'germ-test') {
+    return [after(roundMonths[kind], 'yearly')];
+  }
+  const byCalendar = after(lifeMonths[kind === 'post-filter' ? 'postFilter' : kind], 'calendar');
+  if (task.school === 'calendar') return [byCalendar];
+  const byCondition = conditionsOf(task, kind).flatMap(({ because, months, on }): Reason[] =>
+    on !== undefined
+      ? [{ because, on }]
+      : months !== undefined && months < farthestMonths
+        ? [after(months, because)]
+        : [],
+  );
+  // Where nothing is known of a condition there is only the calendar.
+  return task.school === 'condition' && byCondition.length > 0
+    ? byCondition
+    : [byCalendar, ...byCondition];
+}
+
+interface Condition {
+  because: DueReason;
+  /** After it was new. */
+  months?: number;
+  on?: number;
+}
+
+function conditionsOf(
+  { design, assessed, demandLPerDay, disinfectant, membraneDue }: DueTask,
+  kind: Exclude<Serviced['kind'], 'tank-air' | 'sanitising' | 'germ-test'>,
+): Condition[] {
+  switch (kind) {
+    case 'carbon': {
+      if (!disinfectant) return [];
+      const feedLPerDay = demandLPerDay * (1 + assessed.drainLPerProductL);
+      const capacities = design.prefilters.map(({ disinfectantG }) => disinfectantG);
+      return [
+        {
+          because: 'disinfectant',
+          months: carbonLifeMonths(capacities, disinfectant, feedLPerDay),
+        },
+      ];
+    }
+    case 'membrane':
+      return [
+        { because: 'scaling', months: scalingMonths(design, assessed, demandLPerDay) },
+        ...(membraneDue.saltPassage === null
+          ? []
+          : [{ because: 'salt-passage' as const, on: membraneDue.saltPassage }]),
+        ...(membraneDue.flow === null ? [] : [{ because: 'flow' as const, on: membraneDue.flow }]),
+      ];
+    case 'mineral': {
+      const given = remineralise(design, assessed);
+      const mgPerL = given?.calciumCarbonateAddedMgL ?? 0;
+      const grams = bed.gPerL * bed.topUpShare * (design.mineral?.part.media.bedVolumeL ?? 0);
+      const gPerDay = (mgPerL * demandLPerDay) / 1000;
+      return gPerDay > 0 ? [{ because: 'dissolved', months: grams / gPerDay / daysInMonth }] : [];
+    }
+    case 'sediment':
+    case 'post-filter':
+    case 'lamp':
+      return [];
+  }
+}

@@ -1,0 +1,122 @@
+import { describe, expect, test } from '@jest/globals';
+import { dayOf, expectedReadings, isUltravioletLine } from '@katharos/core';
+import type { JobDocument } from '../document/job.ts';
+import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
+import { plumbed, surveyed } from '../test/plumbedJobs.ts';
+import { historyOf, inUseSince, keptOf } from './keeping.ts';
+import { stageOf } from './stage.ts';
+
+const at = (date: string) => `${date}T10:00:00.000Z`;
+const visit = (date: string, change: Partial<ServiceVisitRecord> = {}): ServiceVisitRecord => ({
+  kind: 'reading',
+  at: at(date),
+  by: 'Wren',
+  readings: {},
+  note: '',
+  ...change,
+});
+
+/** A system that was handed over, and visited. */
+function kept(visits: Record<string, ServiceVisitRecord> = {}): JobDocument {
+  const document = surveyed();
+  const { design } = plumbed(document);
+  if (isUltravioletLine(design)) throw new Error('it has no membrane');
+  document.system = { design, chosenAt: at('2022-03-01'), chosenBy: 'Odo', agreed: null };
+  document.keep.issued = { at: at('2022-03-10'), by: 'Odo' };
+  document.service = { visits };
+  return document;
+}
+
+/** What the system shows with its salt passage times a factor, in the water of the survey. */
+function readings(document: JobDocument, factor: number): ServiceVisitRecord['readings'] {
+  const { design } = document.system!;
+  if (isUltravioletLine(design)) throw new Error('it has no membrane');
+  const expected = expectedReadings(
+    design,
+    { tdsMgL: 420, temperatureC: 13, pressureBar: 2.8 },
+    { flowFactor: 1, saltPassageFactor: factor },
+  );
+  if (!expected.ok) throw new Error(expected.failure.code);
+  const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;
+  const of = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });
+  return {
+    feedTds: of(420, 'ppm'),
+    productTds: of(permeateTdsMgL, 'ppm'),
+    temperature: of(55.4, 'F'),
+    pressure: of(2.8, 'bar'),
+    productFlow: of((permeateFlowLPerH * 1000) / 60, 'mL/min'),
+    drainFlow: of(concentrateFlowLPerH, 'L/h'),
+  };
+}
+
+describe('an installed system', () => {
+  test('counts from its hand-over, or from the day that somebody gives', () => {
+    const document = kept();
+    expect(inUseSince(document)).toBe('2022-03-10');
+    document.keep.issued = null;
+    expect(inUseSince(document)).toBeUndefined();
+    expect(keptOf(document, {}, '2026-01-01')).toBeUndefined();
+    document.service = { since: '2019-06-01' };
+    expect(inUseSince(document)).toBe('2019-06-01');
+    expect(stageOf(document)).toEqual({ stage: 'keep', finished: true });
+  });
+
+  test('has its readings in the core’s units, from the baseline on, and no practice', () => {
+    const document = kept();
+    document.verify.readings = readings(document, 1);
+    document.service = {
+      visits: {
+        a: visit('2023-03-01', { readings: readings(document, 1.2) }),
+        b: visit('2023-09-01', {
+          readings: {
+            productTds: { value: 3, unit: 'ppm', takenAt: null, by: null, simulated: true },
+          },
+        }),
+        c: visit('2024-03-01', {
+          kind: 'change-out',
+          changed: {
+            'prefilter-1': { part: 'x', batch: '', at: at('2024-03-01'), by: 'Wren' },
+            membrane: { part: 'y', batch: 'L 12', at: at('2024-03-01'), by: 'Wren' },
+          },
+        }),
+      },
+    };
+    const history = historyOf(document)!;
+    expect(history.readings.map(({ date }) => date)).toEqual(['2022-03-10', '2023-03-01']);
+    expect(history.readings[1]!.temperatureC).toBeCloseTo(13, 9);
+    const [first, second] = history.readings.map(({ permeateFlowLPerH }) => permeateFlowLPerH!);
+    expect(second! / first!).toBeCloseTo(1, 3);
+    expect(history.events).toEqual([
+      { date: '2024-03-01', kind: 'prefilter-change' },
+      { date: '2024-03-01', kind: 'membrane-change' },
+    ]);
+  });
+
+  test('that drifts is due by it, and a new membrane begins anew', () => {
+    const document = kept();
+    document.verify.readings = readings(document, 1);
+    const months = [4, 8, 12, 16, 20, 24];
+    const visits = Object.fromEntries(
+      months.map((month) => {
+        const date = new Date(Date.UTC(2022, 2 + month, 10)).toISOString().slice(0, 10);
+        return [`v${month}`, visit(date, { readings: readings(document, 1 + month / 24) })];
+      }),
+    );
+    document.service = { visits };
+    const found = keptOf(document, {}, '2024-04-01')!;
+    expect(found.trend).toMatchObject({
+      ok: true,
+      value: { saltPassage: { state: expect.stringMatching(/drifting|limit-reached/) } },
+    });
+    const membrane = found.dues.find(({ id }) => id === 'membrane')!;
+    expect(membrane.because).toBe('salt-passage');
+    expect(membrane.on).toBeLessThan(dayOf('2024-12-01')!);
+    visits.new = visit('2024-04-02', {
+      changed: { membrane: { part: 'y', batch: '', at: at('2024-04-02'), by: 'Wren' } },
+    });
+    const after = keptOf({ ...document, service: { visits } }, {}, '2024-04-03')!;
+    const changed = after.dues.find(({ id }) => id === 'membrane')!;
+    expect(changed.since).toBe(dayOf('2024-04-02'));
+    expect(changed.on).toBeGreaterThan(dayOf('2026-01-01')!);
+  });
+});
