@@ -36,7 +36,9 @@ test('a lamp without a membrane goes from the size to its certificate', async ({
   await enter(page, 'Product flow', '2 L/min');
   // Of the water only the hardness was read, and nobody looked for leaks.
   const found = page.getByRole('status').filter({ hasText: 'as far as it was checked' });
-  await expect(found).toContainText('Not checked: leaks and all of the water');
+  await expect(found).toContainText(
+    'Not checked: leaks, germs by a laboratory and all of the water',
+  );
   await page.getByRole('link', { name: 'Go on to the certificate' }).click();
   await expect(page.getByRole('article', { name: 'Certificate' })).toContainText(
     'Verification of an ultraviolet drinking line',
@@ -123,7 +125,16 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   await enter(page, 'Product TDS', '28');
   await expect(page.getByText('Good, as far as it was checked')).toBeVisible();
   await page.getByText('Dry', { exact: true }).click();
+  // A lamp's water is drunk when a laboratory has found nothing in it.
+  const germs = page.getByRole('region', { name: 'Lamp and germs' });
+  await germs.getByRole('button', { name: 'It is sampled' }).click();
+  await germs.getByRole('button', { name: 'Germs found', exact: true }).click();
+  await expect(page.getByText('Not accepted')).toBeVisible();
+  await germs.getByRole('button', { name: 'From the beginning' }).click();
+  await germs.getByRole('button', { name: 'It is sampled' }).click();
+  await germs.getByRole('button', { name: 'No germs found' }).click();
   await expect(page.getByText('Good', { exact: true })).toBeVisible();
+  await germs.getByRole('button', { name: 'It may be drunk' }).click();
   await page.getByRole('link', { name: 'Go on to the certificate' }).click();
   const certificate = page.getByRole('article', { name: 'Certificate' });
   await expect(certificate).toContainText('Verification of an ultraviolet lamp added to a system');

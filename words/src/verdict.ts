@@ -42,7 +42,7 @@ const remarkWords: Record<Remark, string> = {
 const uncheckedWords: Record<Unchecked, string> = {
   leak: 'leaks',
   'shut-off': 'whether the drain stops',
-  germs: 'germs, for the laboratory has not answered',
+  germs: 'germs by a laboratory',
   'product-flow': 'the product flow',
   'drain-flow': 'the drain flow',
   'lamp-water': 'all of the water that reaches the lamp',

@@ -134,19 +134,14 @@ async function issue(order: Issuing): Promise<void> {
   const source = await sourceOf(key, firm, units, timeZone);
   const gaps = kind === 'certificate' ? certificateGaps(source.job.document) : [];
   if (gaps.length > 0 && !regardless) throw new ApiError('something-open');
-  const draft = await mill.content(kind, source, user.id);
-  if (!draft) throw notYet(kind);
   const newest = await newestPaper(key, kind);
-  const isSame =
-    newest && hashOf({ ...draft, ...neutral }) === hashOf({ ...newest.content, ...neutral });
   const version = (newest?.version ?? 0) + 1;
-  const content = isSame
-    ? undefined
-    : await mill.content(
-        kind,
-        { ...source, issue: { version, at, by: user.name, timeZone, gaps, reason } },
-        user.id,
-      );
+  const issued = { ...source, issue: { version, at, by: user.name, timeZone, gaps, reason } };
+  const made = await mill.content(kind, issued, user.id);
+  if (!made) throw notYet(kind);
+  const isSame =
+    newest && hashOf({ ...made, ...neutral }) === hashOf({ ...newest.content, ...neutral });
+  const content = isSame ? undefined : made;
   await once(sequelize, request, response, async (transaction) => {
     if (newest && !content) return { status: 200, body: withoutContent(newest) };
     await lockJob(key.firmId, key.jobId, transaction);
