@@ -2,6 +2,7 @@ import { complaints } from '@katharos/core';
 import type { JobDocument } from '@katharos/job';
 import { complaintAdvice, complaintWords } from '@katharos/words';
 import { Checkbox, Group, Text } from '@mantine/core';
+import { underAThumb } from '../../ui/underAThumb.ts';
 import { useEdit } from '../open/useJob.ts';
 
 /** What the household complains of: it counts in what is behind it, as far as people can be taken at their word. */
@@ -27,7 +28,7 @@ export function Complaints({ verify }: { verify: JobDocument['verify'] }) {
               key={complaint}
               value={complaint}
               size="md"
-              styles={{ body: { minHeight: 44, alignItems: 'center' } }}
+              styles={underAThumb}
               label={complaintWords[complaint]}
             />
           ))}

@@ -9,6 +9,7 @@ import {
 } from '@katharos/words';
 import { Button, Checkbox, Group, Stack, Text, Title } from '@mantine/core';
 import { v4 as newId } from 'uuid';
+import { underAThumb } from '../../ui/underAThumb.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { useDocument, useEdit } from '../open/useJob.ts';
 
@@ -75,7 +76,7 @@ export function Mending({ design }: { design: SystemDesign }) {
               <li key={step.id} style={{ padding: '8px 0' }}>
                 <Checkbox
                   size="md"
-                  styles={{ body: { minHeight: 44 } }}
+                  styles={underAThumb}
                   checked={Boolean(mending.done[step.id])}
                   onChange={({ currentTarget: { checked } }) => tick(step.id, checked)}
                   label={`${i + 1}. ${words.title}`}
