@@ -13,6 +13,7 @@ export * from './instruments.ts';
 export * from './meters.ts';
 export { checkInput, type InputFault } from './issues.ts';
 export * from './gaps.ts';
+export * from './keeping.ts';
 export * from './laboratory.ts';
 export * from './options.ts';
 export * from './parts.ts';

@@ -20,7 +20,7 @@ export interface ReaderChoices {
 }
 
 /** How precisely a moment is told. */
-export type Precision = 'date' | 'long-date' | 'time' | 'moment' | 'short-moment';
+export type Precision = 'date' | 'long-date' | 'month' | 'time' | 'moment' | 'short-moment';
 
 /** A value, and its unit apart, for where they are set in different sizes. */
 export interface ApartFigure {
@@ -60,6 +60,8 @@ export interface Reader extends ReaderChoices {
   pieces: (value: number, unit: 'piece' | 'm') => string;
   money: (amount: number, decimals?: number) => string;
   when: (at: string | number, precision: Precision) => string;
+  /** A calendar day, which is the same everywhere; ISO 8601. */
+  day: (date: string, precision?: 'date' | 'long-date' | 'month') => string;
   /** "a, b and c". */
   list: (items: readonly string[]) => string;
   /** The form that goes with a count; the count itself is not written. */
@@ -86,6 +88,7 @@ function inches(count: number): string {
 const precisions: Record<Precision, Intl.DateTimeFormatOptions> = {
   date: { dateStyle: 'short' },
   'long-date': { day: 'numeric', month: 'long', year: 'numeric' },
+  month: { month: 'short', year: 'numeric' },
   time: { hour: '2-digit', minute: '2-digit' },
   moment: { dateStyle: 'short', timeStyle: 'medium' },
   'short-moment': { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' },
@@ -154,6 +157,10 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
     (precision: Precision) =>
       new Intl.DateTimeFormat(locale, { ...precisions[precision], timeZone }),
   );
+  const days = kept(
+    (precision: Precision) =>
+      new Intl.DateTimeFormat(locale, { ...precisions[precision], timeZone: 'UTC' }),
+  );
   // The first of a kind costs tens of milliseconds on a phone, so none is made before it is wanted.
   const lists = once(() => new Intl.ListFormat(locale, { type: 'conjunction' }));
   const plurals = once(() => new Intl.PluralRules(locale));
@@ -214,6 +221,7 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
     money: (amount, decimals = 0) =>
       Number.isFinite(amount) ? moneys(decimals).format(amount) : '–',
     when: (at, precision) => dates(precision).format(new Date(at)),
+    day: (date, precision = 'date') => days(precision).format(new Date(`${date}T12:00:00Z`)),
     list: (items) => lists().format(items),
     plural: (count, forms) => (plurals().select(count) === 'one' ? forms.one : forms.other),
     within: (name) =>

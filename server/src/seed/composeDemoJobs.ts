@@ -18,6 +18,7 @@ import {
   type SystemDesign,
   toCore,
 } from '@katharos/core';
+import { composeYears } from './composeYears.ts';
 import { demoOwner } from './demoFirm.ts';
 
 /** How far a sample job has come. */
@@ -282,11 +283,29 @@ function documentOf(sample: Sample, at: string): JobDocument {
     return document;
   }
 
-  // The known cause: a cut O-ring lets a seventh of the feed's salt pass the membrane by; three years cost a little, too.
-  const bypass = sample.progress === 'failed' ? 1 / 7 : sample.progress === 'issued' ? 0.02 : 0;
-  document.verify = verified(document, design, bypass, at, by);
-  if (sample.progress === 'issued') document.keep.issued = { at, by };
+  // The known cause: a cut O-ring lets a seventh of the feed's salt pass the membrane by.
+  const bypass = sample.progress === 'failed' ? 1 / 7 : 0;
+  const handedOver =
+    sample.progress === 'issued' ? new Date(Date.parse(at) - inServiceForMs).toISOString() : at;
+  document.verify = verified(document, design, bypass, handedOver, by);
+  if (sample.progress === 'issued') {
+    document.keep.issued = { at: handedOver, by };
+    document.service = composeYears(design, waterOf(document), handedOver, by);
+  }
   return document;
+}
+
+/** The sample that was handed over is in its third year, ms. */
+const inServiceForMs = 34.5 * 30.4375 * 86400e3;
+
+/** The water of a sample's survey, in the core's units. */
+function waterOf({ survey }: JobDocument) {
+  const core = (key: SurveyKey) => toCore(surveyFields[key].dimension, survey.readings[key]!);
+  return {
+    tdsMgL: core('feedTds'),
+    temperatureC: core('temperature'),
+    pressureBar: core('pressure'),
+  };
 }
 
 /** Readings as they would be taken: the expected ones, rounded as the instruments show them, with a share of feed let past. */
@@ -297,13 +316,7 @@ function verified(
   at: string,
   by: string,
 ): JobDocument['verify'] {
-  const core = (key: SurveyKey) =>
-    toCore(surveyFields[key].dimension, document.survey.readings[key]!);
-  const water = {
-    tdsMgL: core('feedTds'),
-    temperatureC: core('temperature'),
-    pressureBar: core('pressure'),
-  };
+  const water = waterOf(document);
   const expected = expectedReadings(design, water);
   if (!expected.ok) throw new Error('a sample system cannot run');
   const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;

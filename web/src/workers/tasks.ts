@@ -44,15 +44,24 @@ import {
   supplyOf,
   type SystemDesign,
   type TestedSystem,
+  type TrendPicture,
+  trendPicture,
   type WayOut,
   waysOut,
   weighingReadings,
 } from '@katharos/core';
+import { historyOf, type Kept, keptOf } from '@katharos/job';
 
 /** Days lived, with what the chart of them needs. */
 export interface LivedDays extends DaysInTheHouse {
   /** Usable water of the full tank, and level at which production starts again, L; null without a tank. */
   tank: { fullL: number; reopenL: number } | null;
+}
+
+/** An installed system, and its trend as it can be drawn. */
+export interface KeptShown {
+  kept: Kept;
+  picture: TrendPicture | null;
 }
 
 /** By how much a system does not fit, and every way out tried. */
@@ -142,6 +151,23 @@ export const tasks = {
     return expected.ok && diagnosis.ok
       ? { diagnosis: diagnosis.value, expected: expected.value }
       : null;
+  },
+
+  /** How an installed system stands on a day: its trend, what is due, the next visit. */
+  kept: ({
+    document,
+    settings,
+    today,
+  }: {
+    document: Parameters<typeof keptOf>[0];
+    settings: Parameters<typeof keptOf>[1];
+    today: string;
+  }): KeptShown | null => {
+    const kept = keptOf(document, settings, today);
+    if (!kept) return null;
+    const history = historyOf(document);
+    const picture = history && trendPicture({ ...history, asOf: today });
+    return { kept, picture: picture?.ok ? picture.value : null };
   },
 
   /** What simulated devices find at a job's system. */

@@ -1,11 +1,13 @@
 import type { PaperRecord } from '@katharos/contract';
 import type { Certificate } from '@katharos/papers';
+import { isUltravioletLine } from '@katharos/core';
 import { certificateGaps, saysTheSame } from '@katharos/job';
 import { useSession } from '../../data/session.ts';
-import { useJob, useJobId, useOpenJob } from '../open/useJob.ts';
+import { useDocument, useJob, useJobId, useOpenJob } from '../open/useJob.ts';
 import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
+import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { CertificateSheet } from '../../papers/CertificateSheet.tsx';
 import { IssueDialog } from '../../papers/IssueDialog.tsx';
@@ -14,13 +16,43 @@ import { useIssue } from '../../papers/useIssue.ts';
 import { useIssued } from '../../papers/useIssued.ts';
 import { Anchor, Button, Group, Loader, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
+import { ServiceView } from './service/ServiceView.tsx';
 import styles from '../../papers/Certificate.module.css';
 
 type Version = number | 'draft' | null;
 
-/** The certificate: seen as a draft, issued as a record, printed, kept; a change makes a new version beside the old one. */
+const views = [
+  { value: 'certificate', label: 'Certificate' },
+  { value: 'service', label: 'In service' },
+] as const;
+type View = (typeof views)[number]['value'];
+
+/** What is handed over, and the years after it. */
 export function KeepStage() {
+  const document = useDocument();
+  const [params, setParams] = useSearchParams();
+  const isMembrane = document.system !== null && !isUltravioletLine(document.system.design);
+  const view: View = params.get('view') === 'service' && isMembrane ? 'service' : 'certificate';
+  return (
+    <Stack gap="md">
+      {isMembrane && (
+        <ViewSwitch
+          label="View of keeping"
+          value={view}
+          views={views}
+          onChange={(next) =>
+            setParams(next === 'service' ? { view: next } : {}, { replace: true })
+          }
+        />
+      )}
+      {view === 'service' ? <ServiceView /> : <CertificateView />}
+    </Stack>
+  );
+}
+
+/** The certificate: seen as a draft, issued as a record, printed, kept; a change makes a new version beside the old one. */
+function CertificateView() {
   const jobId = useJobId();
   const { certificate: draft, weighing } = useDraft();
   const [version, setVersion] = useState<Version>(null);

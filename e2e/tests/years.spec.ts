@@ -1,0 +1,93 @@
+import { seedJob, saved } from '../support/job.ts';
+import { expect, test } from '../support/app.ts';
+
+/** The sample that is in its third year. */
+async function openYears(page: import('@playwright/test').Page): Promise<void> {
+  const { jobs } = (await (await page.request.get('/api/jobs?search=Dunstan')).json()) as {
+    jobs: { id: string }[];
+  };
+  await page.goto(`/jobs/${jobs[0]!.id}/keep`);
+  await page.getByText('In service', { exact: true }).click();
+  await expect(page.getByRole('table', { name: 'Everything that is serviced' })).toBeVisible();
+}
+
+test('a system in its third year: what is due and why, its trend, and a change-out that begins a new membrane', async ({
+  page,
+}) => {
+  await openYears(page);
+  const trend = page.getByRole('region', { name: 'Trend' });
+  await expect(trend).toContainText('Salt passage drifts');
+  await expect(trend).toContainText('Flow holds');
+  await trend.getByText('Salt passage as a table').click();
+  await expect(
+    trend.getByRole('table', { name: 'Salt passage by visit' }).getByRole('row'),
+  ).toHaveCount(8);
+  const due = page.getByRole('table', { name: 'Everything that is serviced' });
+  const membrane = due.getByRole('row', { name: /^Membrane/ });
+  await expect(membrane).toContainText('by its salt passage');
+
+  await page.getByRole('button', { name: 'Begin a visit' }).click();
+  const visit = page.getByRole('region', { name: 'This visit' });
+  // Tea is not a temperature: it is said at its field, and kept there.
+  const temperature = visit.getByLabel('Water temperature');
+  await temperature.fill('tea');
+  await temperature.press('Enter');
+  await expect(temperature).toHaveAttribute('aria-invalid', 'true');
+  await temperature.fill('9,5');
+  await temperature.press('Enter');
+  await expect(temperature).toHaveValue('9.5 °C');
+  for (const [label, value] of [
+    ['Feed TDS', '430 ppm'],
+    ['Product TDS', '26 ppm'],
+    ['Supply pressure', '4.2 bar'],
+    ['Product flow', '110 mL/min'],
+    ['Drain flow', '550 mL/min'],
+  ]) {
+    const input = visit.getByLabel(label!, { exact: true });
+    await input.fill(value!);
+    await input.press('Enter');
+  }
+  const group = visit.getByRole('group', { name: 'What is done at this visit' });
+  for (const box of await group.getByRole('checkbox').all()) await box.uncheck();
+  await group.getByRole('checkbox', { name: 'Membrane' }).check();
+  const steps = visit.getByRole('list').getByRole('checkbox');
+  await expect(steps.first()).toHaveAccessibleName(/Close the feed, and prove it/);
+  await expect(steps.last()).toHaveAccessibleName(/Throw the first tank away/);
+  const count = await steps.count();
+  for (let i = 0; i < count; i += 1) await steps.nth(i).check();
+  await visit.getByLabel(/^Batch of/).fill('M-77');
+  await expect(membrane).not.toContainText('by its salt passage');
+  await expect(trend).toContainText('too few to tell');
+  await visit.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+  await page.reload();
+  const visits = page.getByRole('region', { name: 'Visits' });
+  await expect(visits.getByRole('listitem').first()).toContainText('(batch M-77)');
+  await expect(visits.getByRole('listitem')).toHaveCount(7);
+});
+
+test('a system that another firm fitted is entered with its day, and a visit without a line arrives', async ({
+  page,
+  context,
+}) => {
+  await seedJob(page, 'Bellamy Rook', { chosen: true, at: 'keep?view=service' });
+  await expect(page.getByText('With a day, what is due is reckoned from it.')).toBeVisible();
+  const since = page.getByLabel('In use since');
+  await since.fill('2999-01-01');
+  await expect(page.getByText('This day is still to come.')).toBeVisible();
+  await since.fill('2021-05-03');
+  const due = page.getByRole('region', { name: 'What is due' });
+  await expect(due).toContainText(/Overdue for \d+/);
+  await saved(page);
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Begin a visit' }).click();
+  const visit = page.getByRole('region', { name: 'This visit' });
+  const product = visit.getByLabel('Product TDS', { exact: true });
+  await product.fill('31 ppm');
+  await product.press('Enter');
+  await visit.getByRole('button', { name: 'Close' }).click();
+  await context.setOffline(false);
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Visits' })).toContainText('product TDS 31 ppm');
+});

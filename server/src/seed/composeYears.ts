@@ -1,0 +1,109 @@
+import {
+  expectedReadings,
+  normalDeviate,
+  type Random,
+  seededRandom,
+  servicedOf,
+  type SystemDesign,
+} from '@katharos/core';
+import type { JobDocument, ServiceVisitRecord } from '@katharos/job';
+
+/** Years of visits to a sample system: simulated by the product's own model, with the year's water, ageing and the noise of hands. */
+
+const dayMs = 86_400_000;
+const monthMs = 30.4375 * dayMs;
+
+/** Months after the hand-over at which somebody came, and what was changed then. */
+const visits: { months: number; changes: boolean }[] = [
+  { months: 5, changes: false },
+  { months: 12, changes: true },
+  { months: 17, changes: false },
+  { months: 24, changes: true },
+  { months: 29, changes: false },
+  { months: 34.5, changes: false },
+];
+/** Of the passage, a year: it drifts, and is due in its fourth year. */
+const ageingPerYear = 0.19;
+
+interface Water {
+  tdsMgL: number;
+  temperatureC: number;
+  pressureBar: number;
+}
+
+/** What was read and done in the years since the hand-over. */
+export function composeYears(
+  design: SystemDesign,
+  usual: Water,
+  handedOver: string,
+  by: string,
+): NonNullable<JobDocument['service']> {
+  const random = seededRandom(17);
+  const start = Date.parse(handedOver);
+  const changed = servicedOf(design, false).filter(({ kind }) =>
+    ['sediment', 'carbon', 'post-filter', 'tank-air', 'sanitising'].includes(kind),
+  );
+  const all = visits.map(({ months, changes }, i): [string, ServiceVisitRecord] => {
+    const at = new Date(start + months * monthMs).toISOString();
+    return [
+      `visit-${i + 1}`,
+      {
+        kind: changes ? 'change-out' : 'reading',
+        at,
+        by,
+        readings: readAt(design, waterOn(usual, at, random), months, at, by, random),
+        ...(changes
+          ? {
+              planned: changed.map(({ id }) => id),
+              changed: Object.fromEntries(
+                changed.map(({ id, part }) => [
+                  id,
+                  { part: part?.name ?? '', batch: part ? `L${220 + 31 * i}` : '', at, by },
+                ]),
+              ),
+            }
+          : {}),
+        note: changes ? 'Pre-filters and post filter new; O-rings greased.' : '',
+      },
+    ];
+  });
+  return { visits: Object.fromEntries(all) };
+}
+
+function waterOn(usual: Water, at: string, random: Random): Water {
+  const day = Date.parse(at) / dayMs;
+  const wave = Math.cos((2 * Math.PI * (day - 215)) / 365.25);
+  return {
+    tdsMgL: usual.tdsMgL * (1 + 0.06 * wave + 0.03 * normalDeviate(random)),
+    temperatureC: usual.temperatureC + 5 * wave + 0.5 * normalDeviate(random),
+    pressureBar: usual.pressureBar + 0.1 * normalDeviate(random),
+  };
+}
+
+function readAt(
+  design: SystemDesign,
+  water: Water,
+  months: number,
+  takenAt: string,
+  by: string,
+  random: Random,
+): ServiceVisitRecord['readings'] {
+  const expected = expectedReadings(design, water, {
+    flowFactor: Math.exp(0.02 * normalDeviate(random)),
+    saltPassageFactor: Math.exp((ageingPerYear * months) / 12 + 0.04 * normalDeviate(random)),
+  });
+  if (!expected.ok) throw new Error('a sample system cannot run');
+  const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;
+  const noisy = (value: number, share: number, absolute = 0) =>
+    value * (1 + share * normalDeviate(random)) + absolute * normalDeviate(random);
+  const reading = (value: number, unit: string) => ({ value, unit, takenAt, by });
+  const mlMin = (flow: number) => reading(Math.round(noisy(flow, 0.025) / 0.06 / 5) * 5, 'mL/min');
+  return {
+    feedTds: reading(Math.round(noisy(water.tdsMgL, 0.02, 1)), 'ppm'),
+    productTds: reading(Math.round(noisy(permeateTdsMgL, 0.02, 1)), 'ppm'),
+    temperature: reading(Number(noisy(water.temperatureC, 0, 0.5).toFixed(1)), 'C'),
+    pressure: reading(Number(noisy(water.pressureBar, 0, 0.1).toFixed(1)), 'bar'),
+    productFlow: mlMin(permeateFlowLPerH),
+    drainFlow: mlMin(concentrateFlowLPerH),
+  };
+}

@@ -1,0 +1,99 @@
+import { dateOf, dayOf, type Due } from '@katharos/core';
+import type { Kept } from '@katharos/job';
+import { dueReasonWords, servicedNames, visitSentence } from '@katharos/words';
+import { Table, Text, Title } from '@mantine/core';
+import { Tone } from '../../../ui/Tone.tsx';
+import { useReader } from '../../../ui/useReader.ts';
+import { WideTable } from '../../../ui/WideTable.tsx';
+
+/** What is due, when and why, and the one visit that does what belongs together. */
+export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: string }) {
+  const reader = useReader();
+  const now = dayOf(today)!;
+  const first = dues[0];
+  return (
+    <section className="panel" aria-label="What is due">
+      <Title order={3} size="h4" mb="sm">
+        What is due
+      </Title>
+      {visit && first && (
+        <Tone
+          kind={first.on < now ? 'bad' : first.on - now <= soonDays ? 'warn' : 'good'}
+          head={visitSentence(visit, now, reader)}
+          role="status"
+        >
+          <Text size="sm">
+            {reader
+              .list(
+                visit.dues.map((due, i) =>
+                  i === 0 ? nameOf(due, dues) : reader.within(nameOf(due, dues)),
+                ),
+              )
+              .concat('.')}
+            {visit.sparedCost > 0 &&
+              ` Done early for ${reader.money(visit.earlyCost)} of life that is thrown away; coming again would cost ${reader.money(visit.sparedCost)}.`}
+          </Text>
+        </Tone>
+      )}
+      <WideTable minWidth={620} label="What is due, scrolls sideways">
+        <Table aria-label="Everything that is serviced">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>What</Table.Th>
+              <Table.Th>Due</Table.Th>
+              <Table.Th>Because</Table.Th>
+              <Table.Th>Otherwise</Table.Th>
+              <Table.Th>Last</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {dues.map((due) => (
+              <Table.Tr key={due.id} data-due={due.id}>
+                <Table.Td>
+                  {nameOf(due, dues)}
+                  {due.part && (
+                    <Text size="sm" c="dimmed">
+                      {due.part.name}
+                    </Text>
+                  )}
+                </Table.Td>
+                <Table.Td fw={650}>
+                  {reader.day(dateOf(due.on))}
+                  {due.on < now && (
+                    <Text size="sm" c="red">
+                      overdue
+                    </Text>
+                  )}
+                </Table.Td>
+                <Table.Td>{dueReasonWords[due.because]}</Table.Td>
+                <Table.Td>
+                  {due.others
+                    .map(
+                      ({ because, on }) => `${dueReasonWords[because]} ${reader.day(dateOf(on))}`,
+                    )
+                    .join('; ')}
+                </Table.Td>
+                <Table.Td>{reader.day(dateOf(due.since))}</Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      </WideTable>
+    </section>
+  );
+}
+
+/** So near that somebody should be told. */
+const soonDays = 31;
+
+/** What it is called; pre-filters of a kind by their place where there are several. */
+export function nameOf(
+  due: Pick<Due, 'id' | 'kind'>,
+  among: readonly Pick<Due, 'id' | 'kind'>[],
+): string {
+  const alike = among.filter(({ kind }) => kind === due.kind);
+  const place = /^prefilter-(\d+)$/.exec(due.id)?.[1];
+  return alike.length > 1 && place
+    ? `${servicedNames[due.kind]}, place ${place}`
+    : servicedNames[due.kind];
+}

@@ -1,0 +1,105 @@
+import {
+  dateOf,
+  type DueReason,
+  type SeriesTrend,
+  type ServicedKind,
+  type ServiceVisit,
+} from '@katharos/core';
+import { type ServiceVisitRecord, verifyFields, type VisitKind, visitKeys } from '@katharos/job';
+import { sayProbability } from './diagnosis.ts';
+import { fieldWords } from './fields.ts';
+import type { Reader } from './reader.ts';
+import { servicedNames } from './service.ts';
+
+/** Why something is due. */
+export const dueReasonWords: Record<DueReason, string> = {
+  calendar: 'by the calendar',
+  disinfectant: 'by the disinfectant it has taken',
+  scaling: 'by the scale that came past it',
+  dissolved: 'by what it has given',
+  'salt-passage': 'by its salt passage',
+  flow: 'by its flow',
+  yearly: 'once a year',
+};
+
+export const visitKindWords: Record<VisitKind, string> = {
+  'change-out': 'Change-out',
+  reading: 'Yearly reading',
+  complaint: 'Complaint',
+  repair: 'Repair',
+  sanitising: 'Sanitising',
+};
+
+/** When somebody should come, against today. */
+export function visitSentence({ on, dues }: ServiceVisit, today: number, reader: Reader): string {
+  const late = Math.max(...dues.map((due) => today - due.on));
+  if (late > 0) {
+    return `Overdue for ${reader.number(late, 0)} ${reader.plural(late, { one: 'day', other: 'days' })}.`;
+  }
+  const days = on - today;
+  return days === 0
+    ? 'Due today.'
+    : `The next visit is due on ${reader.day(dateOf(on))}, in ${reader.number(days, 0)} ${reader.plural(days, { one: 'day', other: 'days' })}.`;
+}
+
+const seriesNames = { saltPassage: 'Salt passage', flow: 'Flow' } as const;
+
+/** How a series stands and when its limit is met, with how sure that is. */
+export function trendSentence(
+  key: keyof typeof seriesNames,
+  {
+    state,
+    factorNow,
+    driftProbability,
+    dueOn,
+    dueFrom,
+    dueTo,
+    shape,
+    changedOn,
+    readings,
+  }: SeriesTrend,
+  reader: Reader,
+): string {
+  const name = seriesNames[key];
+  const times = `${reader.number(factorNow, 2)} times its start`;
+  if (state === 'not-enough') {
+    return `${name}: ${reader.number(readings, 0)} usable ${reader.plural(readings, { one: 'reading', other: 'readings' })} so far, too few to tell.`;
+  }
+  if (state === 'steady') {
+    return `${name} holds: ${times}. That it drifts is ${sayProbability(driftProbability, reader)} likely.`;
+  }
+  const how =
+    shape === 'step' && changedOn
+      ? ` It jumped about ${reader.day(changedOn, 'month')}: look for what happened then.`
+      : '';
+  const month = (date: string | null) => (date ? reader.day(date, 'month') : 'beyond five years');
+  const due =
+    state === 'limit-reached'
+      ? 'Its limit is reached.'
+      : dueOn
+        ? `Its limit is met in ${month(dueOn)}; four in five between ${month(dueFrom)} and ${month(dueTo)}.`
+        : `Its limit is not met within five years, by all that is known.`;
+  return `${name} drifts: ${times}. ${due}${how}`;
+}
+
+/** What was read and done at a visit, in a line. */
+export function visitReadings(
+  { readings, changed = {} }: ServiceVisitRecord,
+  reader: Reader,
+): string {
+  const read = visitKeys.flatMap((key) => {
+    const reading = readings[key];
+    const { name, dimension } = verifyFields[key];
+    return reading
+      ? [`${reader.within(fieldWords[name].label)} ${reader.entered(dimension, reading)}`]
+      : [];
+  });
+  const done = Object.entries(changed).map(
+    ([id, { part, batch }]) =>
+      `${part || reader.within(servicedNames[id as ServicedKind] ?? id)}${batch ? ` (batch ${batch})` : ''}`,
+  );
+  return [
+    ...(read.length > 0 ? [`Read: ${reader.list(read)}.`] : []),
+    ...(done.length > 0 ? [`Done: ${reader.list(done)}.`] : []),
+  ].join(' ');
+}
