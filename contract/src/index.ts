@@ -1,3 +1,4 @@
+export * from './diary.ts';
 export * from './errors.ts';
 export * from './found.ts';
 export * from './board.ts';

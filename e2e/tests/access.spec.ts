@@ -241,6 +241,22 @@ const views: View[] = [
     thumbs: true,
   },
   { name: 'keeping', job: 'Dunstan Eskdale-Moor', path: 'keep', heading: 'Keep' },
+  {
+    name: 'in service',
+    job: 'Dunstan Eskdale-Moor',
+    path: 'keep?view=service',
+    heading: 'The membrane’s trend',
+    thumbs: true,
+  },
+  {
+    name: 'a visit',
+    job: 'Dunstan Eskdale-Moor',
+    path: 'keep?view=service',
+    heading: 'The membrane’s trend',
+    open: (page) => page.getByRole('button', { name: 'Begin a visit' }).click(),
+    part: '[aria-label="This visit"]',
+    thumbs: true,
+  },
   { name: 'a stage without a system', job: tamsin, path: 'flush', heading: 'Flush' },
   { name: 'proposal', job: odalys, path: 'proposal', heading: /reverse osmosis/ },
   { name: 'job sheet', job: odalys, path: 'sheet', heading: /Odalys Brightwen/ },
@@ -352,6 +368,7 @@ for (const [name, path, heading] of [
   ['the firm', '/firm', 'How the firm works'],
   ['the van', '/van', 'What the van holds'],
   ['the instruments', '/instruments', 'Instruments'],
+  ['the diary', '/diary', 'Due for service'],
   ['an address of nothing', '/nothing/here', 'Nothing is kept under this address'],
 ] as const) {
   test(`nothing is in the way of anybody: ${name}`, async ({ page }) => {

@@ -9,6 +9,7 @@ import type { Sequelize } from 'sequelize';
 import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
 import type { Config } from './base/config.ts';
 import type { Changes } from './events/changes.ts';
+import { diaryRoutes } from './diary/diaryRoutes.ts';
 import { eventRoutes } from './events/eventRoutes.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { firmRoutes, setupRoutes } from './firm/firmRoutes.ts';
@@ -132,6 +133,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
   router.use('/certificates', chainRoutes());
+  router.use('/diary', diaryRoutes(sequelize, mill));
   router.use('/catalogue', catalogueRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));

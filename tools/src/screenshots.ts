@@ -25,7 +25,6 @@ const views: View[] = [
   { file: 'survey-phone', job: 'Tamsin', path: 'survey', phone: true },
   { file: 'size', job: 'Tamsin', path: 'size', whole: true },
   { file: 'size-days', job: 'Hathersage', path: 'size?view=days', whole: true },
-  { file: 'size-water', job: 'Ilario', path: 'size?view=water', whole: true },
   { file: 'proposal', job: 'Odalys', path: 'proposal', whole: true },
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
@@ -35,6 +34,7 @@ const views: View[] = [
   { file: 'flush-phone', job: 'Hathersage', path: 'flush?whole', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
+  { file: 'service', job: 'Dunstan', path: 'keep?view=service', whole: true },
   { file: 'firm', path: '/firm', whole: true },
   { file: 'instruments', path: '/instruments' },
   // Last: the waterline stays open once it was opened.

@@ -10,6 +10,7 @@ import * as papers from './migrations/0007-papers.ts';
 import * as papersToRecord from './migrations/0008-papers-to-record.ts';
 import * as instruments from './migrations/0009-instruments.ts';
 import * as seals from './migrations/0010-seals.ts';
+import * as dues from './migrations/0011-dues.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -23,6 +24,7 @@ const migrations = [
   { name: '0008-papers-to-record', ...papersToRecord },
   { name: '0009-instruments', ...instruments },
   { name: '0010-seals', ...seals },
+  { name: '0011-dues', ...dues },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

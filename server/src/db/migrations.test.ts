@@ -137,6 +137,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0008-papers-to-record',
       '0009-instruments',
       '0010-seals',
+      '0011-dues',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -1,4 +1,5 @@
 import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
+import type { DiaryRow } from '@katharos/contract';
 import type { VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
@@ -166,6 +167,17 @@ export class SealRow extends Model<InferAttributes<SealRow>, InferCreationAttrib
   declare seal: string;
 }
 
+/** What is due on an installed system, as it was reckoned last. */
+export class DuesRow extends Model<InferAttributes<DuesRow>, InferCreationAttributes<DuesRow>> {
+  declare firmId: string;
+  declare jobId: string;
+  declare version: number;
+  declare ways: string;
+  declare reckonedOn: string;
+  declare dueOn: string | null;
+  declare dues: DiaryRow['dues'];
+}
+
 /** A paper that was handed over and is no record yet. */
 export class PaperToRecordRow extends Model<
   InferAttributes<PaperToRecordRow>,
@@ -319,6 +331,18 @@ export function defineModels(sequelize: Sequelize): void {
       seal: text(),
     },
     { ...options, tableName: 'seals' },
+  );
+  DuesRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      jobId: { type: DataTypes.UUID, primaryKey: true },
+      version: integer(),
+      ways: text(),
+      reckonedOn: required(DataTypes.DATEONLY),
+      dueOn: { type: DataTypes.DATEONLY },
+      dues: json(),
+    },
+    { ...options, tableName: 'dues' },
   );
   PaperToRecordRow.init(
     {

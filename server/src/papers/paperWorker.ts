@@ -5,6 +5,7 @@ import {
   type PdfOrder,
   type SetKind,
 } from './paperContent.ts';
+import { nextVisitOf } from './nextVisit.ts';
 import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
 import { marked, setPdf } from './pdf.ts';
@@ -43,3 +44,5 @@ export const pdf = (order: PdfOrder): Promise<Buffer> =>
       ? layoutOf(order)
       : marked(layoutOf(order), order.record),
   );
+
+export const nextVisit = nextVisitOf;

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { useSignOut } from '../session/useSignOut.ts';
 import { useSession } from '../data/session.ts';
 import { useAppSelector } from '../data/store.ts';
+import { useAppearance } from './useAppearance.ts';
 import styles from './AccountMenu.module.css';
 
 const SignOut = lazy(async () => ({ default: (await import('../session/SignOut.tsx')).SignOut }));
@@ -17,6 +18,7 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
   const [asking, setAsking] = useState(false);
   const id = useId();
   const menu = useRef<HTMLElement>(null);
+  const { other, change } = useAppearance();
   const close = () => menu.current?.hidePopover();
   const leave = () => {
     close();
@@ -41,6 +43,9 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <Link to="/van" className={styles.item} onClick={close}>
           What the van holds
         </Link>
+        <button type="button" className={styles.item} onClick={change}>
+          {other === 'dark' ? 'Dark appearance' : 'Light appearance'}
+        </button>
         <button
           type="button"
           className={styles.item}

@@ -1,14 +1,4 @@
-import {
-  ActionIcon,
-  Anchor,
-  Button,
-  Group,
-  Loader,
-  SegmentedControl,
-  Text,
-  useComputedColorScheme,
-  useMantineColorScheme,
-} from '@mantine/core';
+import { ActionIcon, Anchor, Button, Group, Loader, SegmentedControl, Text } from '@mantine/core';
 import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
@@ -25,6 +15,7 @@ import { AccountMenu } from './AccountMenu.tsx';
 import { useLine } from '../data/line/useLine.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
 import { Tone } from '../ui/Tone.tsx';
+import { useAppearance } from './useAppearance.ts';
 import styles from './Shell.module.css';
 
 const ShortcutList = lazy(async () => ({
@@ -79,6 +70,7 @@ export function Shell() {
         <nav className={styles.places} aria-label="Places">
           <NavLink to="/board">Board</NavLink>
           <NavLink to="/jobs">Jobs</NavLink>
+          <NavLink to="/diary">Diary</NavLink>
         </nav>
         <LineMark />
         <Group gap={6} ml="auto" wrap="nowrap">
@@ -167,15 +159,14 @@ function UnitSwitch() {
 }
 
 function AppearanceSwitch() {
-  const { setColorScheme } = useMantineColorScheme();
-  const scheme = useComputedColorScheme('light');
-  const other = scheme === 'light' ? 'dark' : 'light';
+  const { scheme, other, change } = useAppearance();
   return (
     <ActionIcon
       variant="subtle"
       size={44}
       aria-label={`Switch to ${other} appearance`}
-      onClick={() => setColorScheme(other)}
+      onClick={change}
+      visibleFrom="sm"
     >
       {scheme === 'light' ? <IconMoon size={20} /> : <IconSun size={20} />}
     </ActionIcon>

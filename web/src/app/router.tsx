@@ -37,6 +37,10 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: '/diary',
+        lazy: async () => ({ Component: (await import('../diary/DiaryPage.tsx')).DiaryPage }),
+      },
+      {
         path: '/van',
         lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
       },

@@ -7,9 +7,9 @@ import {
   serviceWords,
   standsOut,
 } from '@katharos/words';
-import { Button, Checkbox, Group, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { v4 as newId } from 'uuid';
-import { underAThumb } from '../../ui/underAThumb.ts';
+import { StepTick } from '../../ui/StepTick.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useDocument, useEdit } from '../open/useJob.ts';
 
@@ -74,13 +74,11 @@ export function Mending({ design }: { design: SystemDesign }) {
             const words = serviceWords(step, reader);
             return (
               <li key={step.id} style={{ padding: '8px 0' }}>
-                <Checkbox
-                  size="md"
-                  styles={underAThumb}
+                <StepTick
+                  number={i + 1}
+                  words={words}
                   checked={Boolean(mending.done[step.id])}
-                  onChange={({ currentTarget: { checked } }) => tick(step.id, checked)}
-                  label={`${i + 1}. ${words.title}`}
-                  description={[words.instruction, words.proof].filter(Boolean).join(' ')}
+                  onChange={(checked) => tick(step.id, checked)}
                 />
               </li>
             );

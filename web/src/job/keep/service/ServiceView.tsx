@@ -105,7 +105,7 @@ function Since() {
     });
   };
   return (
-    <section className="panel" aria-label="In use since">
+    <section className="panel" aria-label="Its first day">
       <TextInput
         label="In use since"
         type="date"

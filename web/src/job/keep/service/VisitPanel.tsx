@@ -21,6 +21,7 @@ import {
 } from '@mantine/core';
 import { NoteField } from '../../../ui/typed/NoteField.tsx';
 import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
+import { StepTick } from '../../../ui/StepTick.tsx';
 import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { useDocument, useEdit } from '../../open/useJob.ts';
@@ -206,13 +207,11 @@ function Steps({ id, serviced }: { id: string; serviced: readonly Serviced[] }) 
           const changed = step.code === 'change' ? visit.changed?.[step.data.id] : undefined;
           return (
             <li key={step.id} style={{ padding: '8px 0' }}>
-              <Checkbox
-                size="md"
-                styles={underAThumb}
+              <StepTick
+                number={i + 1}
+                words={words}
                 checked={Boolean(visit.done?.[step.id])}
-                onChange={({ currentTarget: { checked } }) => tick(step, checked)}
-                label={`${i + 1}. ${words.title}`}
-                description={[words.instruction, words.proof].filter(Boolean).join(' ')}
+                onChange={(checked) => tick(step, checked)}
               />
               {step.code === 'change' && changed?.part && (
                 <TextInput

@@ -1,0 +1,22 @@
+import { diaryQuerySchema } from '@katharos/contract';
+import { dateOf, dayOf } from '@katharos/core';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { validate } from '../http/validate.ts';
+import type { PaperMill } from '../papers/paperMill.ts';
+import { sessionOf } from '../session/requireSession.ts';
+import { diaryOf, reckonDues } from './diaryRepository.ts';
+
+/** What is due on a firm's installed systems. */
+export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
+  const router = Router();
+  router.get('/', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const { today, days } = validate(diaryQuerySchema, request.query);
+    const asked = { firmId: firm.id, settings: firm.settings, today };
+    const waiting = await reckonDues(sequelize, mill, asked, user.id);
+    const until = dateOf(dayOf(today)! + days);
+    response.json({ rows: await diaryOf(firm.id, until), waiting });
+  });
+  return router;
+}
