@@ -4,6 +4,7 @@ export * from './found.ts';
 export * from './board.ts';
 export * from './certificates.ts';
 export * from './jobList.ts';
+export * from './household.ts';
 export * from './instruments.ts';
 export * from './jobs.ts';
 export * from './papers.ts';

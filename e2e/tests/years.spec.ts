@@ -91,3 +91,59 @@ test('a system that another firm fitted is entered with its day, and a visit wit
   await page.reload();
   await expect(page.getByRole('region', { name: 'Visits' })).toContainText('product TDS 31 ppm');
 });
+
+test('a household reads its page without signing in and says what is wrong; the address can be ended, and so can a calendar’s', async ({
+  page,
+  browser,
+}) => {
+  await seedJob(page, 'Isaure Penhallow', { chosen: true, at: 'keep?view=service' });
+  await page.getByLabel('In use since').fill('2023-04-02');
+  await saved(page);
+  const panel = page.getByRole('region', { name: 'The household’s page' });
+  await panel.getByRole('button', { name: 'Make its address' }).click();
+  const address = (await panel.getByRole('link').getAttribute('href'))!;
+  await expect(panel.getByRole('img', { name: 'Code of the household’s page' })).toBeVisible();
+
+  const visitor = await browser.newContext({
+    viewport: { width: 320, height: 560 },
+    javaScriptEnabled: false,
+  });
+  const home = await visitor.newPage();
+  await home.goto(address);
+  await expect(home.getByRole('heading', { name: 'How to shut it off' })).toBeVisible();
+  await expect(home.getByText('In use since 2 April 2023')).toBeVisible();
+  await expect(home.getByText('Penhallow')).toHaveCount(0);
+  await home.getByLabel('What it is').selectOption('runs-to-drain');
+  await home.getByLabel('In your words').fill('Day and night');
+  await home.getByRole('button', { name: /^Tell/ }).click();
+  await expect(home.getByRole('status')).toContainText('It is told');
+
+  await page.reload();
+  await expect(panel.getByRole('list', { name: 'What the household said' })).toContainText(
+    '“Day and night”',
+  );
+  await panel.getByRole('button', { name: 'End it' }).click();
+  await expect(panel.getByRole('link')).toHaveCount(0);
+  await home.goto(address);
+  await expect(home.getByText('This address is not in use any more')).toBeVisible();
+
+  await page.goto('/diary');
+  const recall = page.getByRole('region', { name: 'Recall' });
+  await recall.getByRole('button', { name: 'Find every household' }).click();
+  await expect(recall.getByText('Say a part or a batch.')).toBeVisible();
+  await recall.getByLabel('Part').fill('carbon');
+  await recall.getByRole('button', { name: 'Find every household' }).click();
+  const having = recall.getByRole('table', { name: 'Households that have it' });
+  await expect(having).toContainText('Isaure Penhallow');
+  await expect(having).toContainText('L313');
+  const calendar = page.getByRole('region', { name: 'In your own calendar' });
+  await calendar.getByRole('button', { name: 'Make an address' }).click();
+  const feed = await calendar.getByLabel('Its address, shown this once').inputValue();
+  const answer = await visitor.request.get(feed);
+  expect(answer.headers()['content-type']).toContain('text/calendar');
+  expect(await answer.text()).toContain('Overdue: service');
+  await calendar.getByRole('button', { name: 'End it' }).click();
+  await expect(calendar.getByRole('button', { name: 'Make an address' })).toBeVisible();
+  expect((await visitor.request.get(feed)).status()).toBe(404);
+  await visitor.close();
+});

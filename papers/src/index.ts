@@ -8,3 +8,5 @@ export { cabinetSvg } from './drawings/cabinetSvg.ts';
 export * from './drawings/holePlanSvg.ts';
 export { lineSvg } from './drawings/lineSvg.ts';
 export { type CalendarSource, flushCalendar } from './flushCalendar.ts';
+export { type CalendarVisit, diaryCalendar } from './diaryCalendar.ts';
+export { type HouseholdPage, householdPageOf } from './householdPage.ts';

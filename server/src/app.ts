@@ -10,6 +10,7 @@ import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
 import type { Config } from './base/config.ts';
 import type { Changes } from './events/changes.ts';
 import { diaryRoutes } from './diary/diaryRoutes.ts';
+import { feedRoutes, ownFeedRoutes } from './diary/feedRoutes.ts';
 import { eventRoutes } from './events/eventRoutes.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { firmRoutes, setupRoutes } from './firm/firmRoutes.ts';
@@ -19,6 +20,7 @@ import { answerErrors, withoutContent } from './http/errors.ts';
 import { healthRoutes } from './http/health.ts';
 import { onlyPlainText } from './http/plainText.ts';
 import { instrumentRoutes } from './instruments/instrumentRoutes.ts';
+import { householdPages, householdRoutes } from './household/householdRoutes.ts';
 import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { boardOf } from './jobs/board.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
@@ -101,6 +103,8 @@ export function createApp(parts: AppParts): Express {
   app.use(compression());
   app.use(refuseForeignOrigin);
   app.use('/api', apiRoutes(parts));
+  app.use('/feeds', feedRoutes(sequelize, parts.mill));
+  app.use('/home', householdPages(parts.mill));
   if (config.webRoot) serveWeb(app, config.webRoot);
   app.use(() => {
     throw new ApiError('not-found');
@@ -128,11 +132,13 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
   // Files and papers first: their addresses are more particular than a job's own.
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
+  router.use('/jobs/:job/household', householdRoutes());
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
   router.get('/board', async (_request, response) => {
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
   router.use('/certificates', chainRoutes());
+  router.use('/diary/feed', ownFeedRoutes());
   router.use('/diary', diaryRoutes(sequelize, mill));
   router.use('/catalogue', catalogueRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));

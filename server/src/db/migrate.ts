@@ -11,6 +11,8 @@ import * as papersToRecord from './migrations/0008-papers-to-record.ts';
 import * as instruments from './migrations/0009-instruments.ts';
 import * as seals from './migrations/0010-seals.ts';
 import * as dues from './migrations/0011-dues.ts';
+import * as feeds from './migrations/0012-feeds.ts';
+import * as householdPages from './migrations/0013-household-pages.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -25,6 +27,8 @@ const migrations = [
   { name: '0009-instruments', ...instruments },
   { name: '0010-seals', ...seals },
   { name: '0011-dues', ...dues },
+  { name: '0012-feeds', ...feeds },
+  { name: '0013-household-pages', ...householdPages },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

@@ -138,6 +138,8 @@ test('documents and parts that were stored by earlier versions are read after al
       '0009-instruments',
       '0010-seals',
       '0011-dues',
+      '0012-feeds',
+      '0013-household-pages',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -1,6 +1,6 @@
 import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
 import type { DiaryRow } from '@katharos/contract';
-import type { VanLine, Part } from '@katharos/core';
+import type { Complaint, VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
   type CreationOptional,
@@ -178,6 +178,38 @@ export class DuesRow extends Model<InferAttributes<DuesRow>, InferCreationAttrib
   declare dues: DiaryRow['dues'];
 }
 
+/** A person's secret address of the diary as a calendar. */
+export class FeedRow extends Model<InferAttributes<FeedRow>, InferCreationAttributes<FeedRow>> {
+  declare firmId: string;
+  declare userId: string;
+  declare tokenHash: string;
+  declare madeAt: Date;
+}
+
+/** A household's own page. */
+export class HouseholdPageRow extends Model<
+  InferAttributes<HouseholdPageRow>,
+  InferCreationAttributes<HouseholdPageRow>
+> {
+  declare firmId: string;
+  declare jobId: string;
+  declare token: string;
+  declare madeAt: Date;
+}
+
+/** What a household said on its page. */
+export class HouseholdWordRow extends Model<
+  InferAttributes<HouseholdWordRow>,
+  InferCreationAttributes<HouseholdWordRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare jobId: string;
+  declare complaint: Complaint;
+  declare text: string;
+  declare saidAt: Date;
+}
+
 /** A paper that was handed over and is no record yet. */
 export class PaperToRecordRow extends Model<
   InferAttributes<PaperToRecordRow>,
@@ -343,6 +375,35 @@ export function defineModels(sequelize: Sequelize): void {
       dues: json(),
     },
     { ...options, tableName: 'dues' },
+  );
+  FeedRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      userId: { type: DataTypes.UUID, primaryKey: true },
+      tokenHash: text(),
+      madeAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'feeds' },
+  );
+  HouseholdPageRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      jobId: { type: DataTypes.UUID, primaryKey: true },
+      token: text(),
+      madeAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'household_pages' },
+  );
+  HouseholdWordRow.init(
+    {
+      firmId: firmId(),
+      id: id(),
+      jobId: required(DataTypes.UUID),
+      complaint: text(),
+      text: text(),
+      saidAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'household_words' },
   );
   PaperToRecordRow.init(
     {

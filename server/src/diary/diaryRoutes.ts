@@ -1,4 +1,4 @@
-import { diaryQuerySchema } from '@katharos/contract';
+import { diaryQuerySchema, recallQuerySchema } from '@katharos/contract';
 import { dateOf, dayOf } from '@katharos/core';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -6,6 +6,7 @@ import { validate } from '../http/validate.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { diaryOf, reckonDues } from './diaryRepository.ts';
+import { recall } from './recall.ts';
 
 /** What is due on a firm's installed systems. */
 export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
@@ -17,6 +18,11 @@ export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     const waiting = await reckonDues(sequelize, mill, asked, user.id);
     const until = dateOf(dayOf(today)! + days);
     response.json({ rows: await diaryOf(firm.id, until), waiting });
+  });
+  router.get('/recall', async (request, response) => {
+    const { firm } = sessionOf(response);
+    const wanted = validate(recallQuerySchema, request.query);
+    response.json({ rows: await recall(sequelize, firm.id, wanted) });
   });
   return router;
 }

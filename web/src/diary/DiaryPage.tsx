@@ -11,6 +11,8 @@ import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { useDiaryQuery } from './diaryApi.ts';
+import { FeedPanel } from './FeedPanel.tsx';
+import { RecallPanel } from './RecallPanel.tsx';
 
 const spans = [31, 120, 365] as const;
 /** While systems are still being reckoned, it is asked again so often, ms. */
@@ -34,6 +36,7 @@ export function DiaryPage() {
         <Title order={1}>Due for service</Title>
         <NativeSelect
           label="Looking ahead"
+          className="no-print"
           size="md"
           value={String(days)}
           data={spans.map((span) => ({ value: String(span), label: spanWords[span] }))}
@@ -56,6 +59,8 @@ export function DiaryPage() {
         </div>
       )}
       {data && <Groups rows={data.rows} today={today} />}
+      <RecallPanel />
+      <FeedPanel />
     </Stack>
   );
 }

@@ -1,4 +1,4 @@
-import { diarySchema } from '@katharos/contract';
+import { diarySchema, feedSchema, newFeedSchema, recallSchema } from '@katharos/contract';
 import type { z } from 'zod';
 import { api } from '../data/api.ts';
 
@@ -9,7 +9,30 @@ const diaryApi = api.injectEndpoints({
       responseSchema: diarySchema,
       providesTags: ['Jobs'],
     }),
+    recall: build.query<z.infer<typeof recallSchema>, { part: string; batch: string }>({
+      query: (params) => ({ url: '/diary/recall', params }),
+      responseSchema: recallSchema,
+      keepUnusedDataFor: 0,
+    }),
+    feed: build.query<z.infer<typeof feedSchema>, void>({
+      query: () => '/diary/feed',
+      responseSchema: feedSchema,
+      keepUnusedDataFor: 0,
+    }),
+    makeFeed: build.mutation<z.infer<typeof newFeedSchema>, void>({
+      query: () => ({ url: '/diary/feed', method: 'POST' }),
+      responseSchema: newFeedSchema,
+    }),
+    endFeed: build.mutation<void, void>({
+      query: () => ({ url: '/diary/feed', method: 'DELETE' }),
+    }),
   }),
 });
 
-export const { useDiaryQuery } = diaryApi;
+export const {
+  useDiaryQuery,
+  useEndFeedMutation,
+  useFeedQuery,
+  useRecallQuery,
+  useMakeFeedMutation,
+} = diaryApi;

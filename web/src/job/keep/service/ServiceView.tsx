@@ -8,6 +8,7 @@ import { Tone } from '../../../ui/Tone.tsx';
 import { useComputed } from '../../../workers/useComputed.ts';
 import { useDocument, useEdit } from '../../open/useJob.ts';
 import { DuePanel } from './DuePanel.tsx';
+import { HouseholdPanel } from './HouseholdPanel.tsx';
 import { TrendPanel } from './TrendPanel.tsx';
 import { VisitPanel } from './VisitPanel.tsx';
 import { VisitList } from './VisitList.tsx';
@@ -81,6 +82,7 @@ export function ServiceView() {
       {shown && <DuePanel kept={shown.kept} today={today} />}
       {shown && <TrendPanel shown={shown} />}
       <VisitList visits={visits} open={open} onOpen={setOpen} />
+      {since && <HouseholdPanel />}
       {since && <Since />}
     </Stack>
   );

@@ -1,0 +1,149 @@
+import type { RecallRow } from '@katharos/contract';
+import { Button, SimpleGrid, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { troubleOf } from '../data/api.ts';
+import { useSession } from '../data/session.ts';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { useReader } from '../ui/useReader.ts';
+import { WideTable } from '../ui/WideTable.tsx';
+import styles from './Recall.module.css';
+import { useRecallQuery } from './diaryApi.ts';
+
+/** Who has a part or a batch of it, and a letter to each: for the day on which a maker calls something back. */
+export function RecallPanel() {
+  const [part, setPart] = useState('');
+  const [batch, setBatch] = useState('');
+  const [asked, setAsked] = useState<{ part: string; batch: string } | null>(null);
+  const [fault, setFault] = useState('');
+  const ask = () => {
+    if (part.trim() === '' && batch.trim() === '') {
+      setFault('Say a part or a batch.');
+      return;
+    }
+    setAsked({ part, batch });
+  };
+  return (
+    <section className="panel" aria-label="Recall">
+      <Stack gap="sm">
+        <Title order={2} size="h4" className="no-print">
+          Who has a part
+        </Title>
+        <form
+          className="no-print"
+          onSubmit={(event) => {
+            event.preventDefault();
+            ask();
+          }}
+        >
+          <SimpleGrid cols={{ base: 1, xs: 3 }} style={{ alignItems: 'end' }}>
+            <TextInput
+              label="Part"
+              size="md"
+              maxLength={120}
+              value={part}
+              error={fault}
+              onChange={({ currentTarget: { value } }) => {
+                setPart(value);
+                setFault('');
+              }}
+            />
+            <TextInput
+              label="Batch"
+              size="md"
+              maxLength={80}
+              value={batch}
+              onChange={({ currentTarget: { value } }) => {
+                setBatch(value);
+                setFault('');
+              }}
+            />
+            <Button type="submit" variant="default" size="md">
+              Find every household
+            </Button>
+          </SimpleGrid>
+        </form>
+        {asked && <Recalled asked={asked} />}
+      </Stack>
+    </section>
+  );
+}
+
+function Recalled({ asked }: { asked: { part: string; batch: string } }) {
+  const { data, error, refetch } = useRecallQuery(asked);
+  const reader = useReader();
+  if (error && !data) {
+    return <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />;
+  }
+  if (!data) return null;
+  const { rows } = data;
+  if (rows.length === 0) return <Text role="status">No system has it that is known of.</Text>;
+  return (
+    <>
+      <div className="no-print">
+        <Text role="status">
+          {reader.number(rows.length, 0)}{' '}
+          {reader.plural(rows.length, { one: 'place', other: 'places' })}. What was changed since is
+          left out; an empty batch was not noted.
+        </Text>
+        <WideTable minWidth={560} label="Households that have it, scrolls sideways">
+          <Table aria-label="Households that have it">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Household</Table.Th>
+                <Table.Th>Part</Table.Th>
+                <Table.Th>Batch</Table.Th>
+                <Table.Th>Put in</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {rows.map((row, i) => (
+                <Table.Tr key={`${row.jobId}:${i}`}>
+                  <Table.Td>
+                    <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
+                    <Text size="sm" c="dimmed">
+                      {[row.address, row.phone].filter(Boolean).join(' · ')}
+                    </Text>
+                  </Table.Td>
+                  <Table.Td>{row.part}</Table.Td>
+                  <Table.Td>{row.batch}</Table.Td>
+                  <Table.Td>{reader.day(row.on)}</Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </WideTable>
+        <Button variant="default" size="md" mt="sm" onClick={() => window.print()}>
+          Print a letter to each
+        </Button>
+      </div>
+      <div className={styles.letters}>
+        {[...new Map(rows.map((row) => [row.jobId, row])).values()].map((row) => (
+          <Letter key={row.jobId} row={row} />
+        ))}
+      </div>
+    </>
+  );
+}
+
+/** A letter that is only printed, a page a household. */
+function Letter({ row: { name, address, part, batch, on } }: { row: RecallRow }) {
+  const reader = useReader();
+  const { firm } = useSession()!;
+  return (
+    <article className={styles.letter}>
+      <p>{firm.name}</p>
+      <p>
+        {name}
+        <br />
+        {address}
+      </p>
+      <p>
+        A part of your drinking water system is called back: {part}
+        {batch && `, batch ${batch}`}, put in on {reader.day(on, 'long-date')}. We will change it.
+        Until then close the valve on the thin tube under the sink, and drink other water.
+      </p>
+      <p>Please call us for a day{firm.settings.phone ? `: ${firm.settings.phone}` : ''}.</p>
+    </article>
+  );
+}
