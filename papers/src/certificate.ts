@@ -16,6 +16,8 @@ import {
 import {
   acceptedRegardless,
   handChecksOf,
+  notedFields,
+  notedKeys,
   type FirmSettings,
   limitsOf,
   testInstrumentsFor,
@@ -108,6 +110,11 @@ export function certificateOf({
         ]
       : [];
   });
+  const noted = notedKeys.flatMap((key): [string, string][] => {
+    const reading = verify.noted?.[key];
+    const { name, dimension } = notedFields[key];
+    return reading ? [[fieldWords[name].label, reader.entered(dimension, reading)]] : [];
+  });
   return {
     number,
     firm: firm.name,
@@ -116,7 +123,7 @@ export function certificateOf({
     ...found,
     sentences: [...regardless(verify, reader, found.grade), ...found.sentences],
     tables: [
-      { heading: 'Readings', rows: [...taken, ...checksOf(verify, reader)] },
+      { heading: 'Readings', rows: [...taken, ...noted, ...checksOf(verify, reader)] },
       ...readWithTable(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
       ...earlierTable(verify, reader),

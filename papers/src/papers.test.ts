@@ -148,6 +148,15 @@ describe('the certificate of a membrane', () => {
     expect(certificate(document).sentences[0]).toMatch(why);
   });
 
+  test('carries what was noted besides', () => {
+    const document = verified();
+    document.verify.noted = { restartPressure: reading(1.2, 'bar') };
+    expect(certificate(document).tables[0]!.rows).toContainEqual([
+      'Pressure at which it starts again',
+      '1.2 bar',
+    ]);
+  });
+
   test('says first who accepted it all the same and why; the grade stays what was found', () => {
     const document = verified();
     const accepted = { reason: 'They sell the house', at: '2026-03-02T10:00:00Z', by: 'Wren' };

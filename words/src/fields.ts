@@ -330,6 +330,26 @@ export const fieldWords: Record<FieldName, FieldWords> = {
     how: 'Tank full, feed closed, tap closed: how far the gauge falls in ten minutes.',
     outside: 'Check the gauge and its unit.',
   },
+  pumpDischarge: {
+    label: 'Pressure behind the pump',
+    how: 'At its outlet, running, tap open.',
+    outside: 'Check the gauge and its unit.',
+  },
+  pumpCutout: {
+    label: 'Pressure at which the pump stops',
+    how: 'Tap closed, until its switch stops it.',
+    outside: 'Check the gauge and its unit.',
+  },
+  drainStill: {
+    label: 'Minutes until the drain stands still',
+    how: 'From closing the tap, tank full.',
+    outside: 'Check the time and the unit.',
+  },
+  restartPressure: {
+    label: 'Pressure at which it starts again',
+    how: 'Tap open, until the drain runs.',
+    outside: 'Check the gauge and its unit.',
+  },
   litFlow: {
     label: 'Product flow',
     how: 'Tap fully open, lamp lit: jug and stopwatch.',

@@ -83,6 +83,7 @@ describe('a verdict in words', () => {
     productFlow: null,
     drainFlow: null,
     recovery: null,
+    normalised: null,
     ...change,
   });
 

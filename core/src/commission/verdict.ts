@@ -8,7 +8,9 @@ import {
   type TestInstruments,
   usualTestInstruments,
 } from './diagnosis/uncertainty.ts';
+import type { OperatingPoint } from '../system/point/operatingPoint.ts';
 import { elementSpread } from './elementSpread.ts';
+import { normalise } from './normalise.ts';
 
 /** Readings of a verification. Flows are optional: rejection needs only the meter. */
 export interface VerificationReadings {
@@ -40,6 +42,8 @@ export interface Verdict {
   productFlow: Comparison | null;
   drainFlow: Comparison | null;
   recovery: Comparison | null;
+  /** Brought to the conditions of the element's rating, where both flows were read. */
+  normalised: { flow: Comparison; saltPassage: Comparison } | null;
 }
 
 /** Of a TDS reading, mg/L. */
@@ -72,7 +76,7 @@ export function verdict(
   }
   const model = spreadOfModel(design, readings, instruments);
   if (!model.ok) return model;
-  const { expected, spread } = model.value;
+  const { expected, spread, point } = model.value;
 
   const measuredRejection = 1 - readings.productTdsMgL / readings.feedTdsMgL;
   const feedShare = meterUncertainty(readings.feedTdsMgL, instruments) / readings.feedTdsMgL;
@@ -117,7 +121,68 @@ export function verdict(
     productFlow,
     drainFlow,
     recovery: recoveryOf(readings, expected.recovery, spread.recovery, instruments),
+    normalised: normalisedOf(design, readings, point, rejection, productFlow),
   });
+}
+
+/**
+ * Flow and salt passage at the conditions of the element's rating: what can be laid beside its sheet, and beside a visit in another season.
+ * The pressure at the membrane is the model's. Source: ASTM D4516.
+ */
+function normalisedOf(
+  { membrane: { rating }, elements }: SystemDesign,
+  readings: VerificationReadings,
+  point: OperatingPoint,
+  rejection: Comparison,
+  productFlow: Comparison | null,
+): Verdict['normalised'] {
+  const { productFlowLPerH: product, drainFlowLPerH: drain } = readings;
+  if (!productFlow || product === undefined || drain === undefined || !(product > 0)) return null;
+  const reference = {
+    feedTdsMgL: rating.ratedTdsMgL,
+    permeateTdsMgL: rating.ratedTdsMgL * (1 - rating.ratedRejection),
+    temperatureC: 25,
+    feedPressureBar: rating.ratedPressureBar,
+    recovery: rating.ratedRecovery,
+    permeateFlowLPerH: (rating.ratedFlowLPerDay / 24) * elements,
+  };
+  const conditions = {
+    feedTdsMgL: readings.feedTdsMgL,
+    temperatureC: readings.temperatureC,
+    feedPressureBar: point.membranePressureBar,
+    permeatePressureBar: point.permeateBackPressureBar,
+  };
+  const measured = normalise(
+    {
+      ...conditions,
+      permeateTdsMgL: readings.productTdsMgL,
+      recovery: product / (product + drain),
+      permeateFlowLPerH: product,
+    },
+    reference,
+  );
+  const expected = normalise(
+    {
+      ...conditions,
+      permeateTdsMgL: point.permeateTdsMgL,
+      recovery: point.recovery,
+      permeateFlowLPerH: point.permeateFlowLPerH,
+    },
+    reference,
+  );
+  if (!measured.ok || !expected.ok) return null;
+  const beside = (
+    key: 'normalisedPermeateFlowLPerH' | 'normalisedSaltPassage',
+    bandShare: number,
+  ): Comparison => {
+    const [is, should] = [measured.value[key], expected.value[key]];
+    const band = bandShare * should;
+    return { measured: is, expected: should, band, sigmas: (is - should) / (band / 2) };
+  };
+  return {
+    flow: beside('normalisedPermeateFlowLPerH', productFlow.band / productFlow.expected),
+    saltPassage: beside('normalisedSaltPassage', rejection.band / (1 - rejection.expected)),
+  };
 }
 
 type FlowCode = 'productFlowLPerH' | 'drainFlowLPerH';
@@ -159,7 +224,7 @@ function spreadOfModel(
   design: SystemDesign,
   readings: VerificationReadings,
   instruments: TestInstruments,
-): Outcome<{ expected: Compared; spread: Compared }> {
+): Outcome<{ expected: Compared; spread: Compared; point: OperatingPoint }> {
   const water = {
     tdsMgL: readings.feedTdsMgL,
     temperatureC: readings.temperatureC,
@@ -200,5 +265,5 @@ function spreadOfModel(
       spread[figure] = Math.hypot(spread[figure], shift.value[figure] - base.value[figure]);
     }
   }
-  return succeed({ expected: base.value, spread });
+  return succeed({ expected: base.value, spread, point: base.value });
 }

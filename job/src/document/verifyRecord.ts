@@ -1,5 +1,11 @@
 import { complaints, faultCodes, instrumentKinds, samplePoints } from '@katharos/core';
-import { testLooks, verifyFields, type VerifyKey } from '../fields/fields.ts';
+import {
+  notedFields,
+  type NotedKey,
+  testLooks,
+  verifyFields,
+  type VerifyKey,
+} from '../fields/fields.ts';
 import { usedInstrumentSchema } from '../fields/instrument.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text, wantedText } from '../fields/text.ts';
@@ -34,6 +40,8 @@ const earlierSchema = z.strictObject({
 
 export const verifyRecordSchema = z.strictObject({
   readings: verifyReadingsSchema,
+  /** Noted besides; no fault is weighed by it. */
+  noted: readingsOf<NotedKey>(notedFields).optional(),
   /** What was seen, heard and felt, where that was asked for. */
   looks: z.partialRecord(z.enum(testLooks), whole(lookSchema)).optional(),
   /** Where the product was sampled; the membrane's outlet where it is absent. */

@@ -127,6 +127,19 @@ export type TestKey = keyof typeof tests;
 type TestFieldName = Exclude<TestKey, 'staticPressure'> | 'restingPressure';
 export const testKeys = keysOf(tests);
 
+/** What a practitioner notes besides, and no fault is weighed by: it stands in the record. */
+const noted = {
+  pumpDischarge: { ...testBar },
+  pumpCutout: { ...testBar },
+  drainStill: { dimension: 'duration', range: { min: 0, max: 600 } },
+  restartPressure: { ...testBar },
+} as const satisfies Record<string, Omit<QuantityField, 'name'>>;
+export type NotedKey = keyof typeof noted;
+export const notedKeys = keysOf(noted);
+export const notedFields = Object.fromEntries(
+  notedKeys.map((key) => [key, { name: key, ...noted[key] }]),
+) as Record<NotedKey, QuantityField>;
+
 /** What is seen, heard and felt, where it would tell something; that the drain stops is a test of its own. */
 export const testLooks = [
   'no-product',
@@ -174,6 +187,7 @@ export type FieldName =
   | 'productFlow'
   | 'drainFlow'
   | TestFieldName
+  | NotedKey
   | 'litFlow'
   | 'route'
   | 'drawnLitres';

@@ -13,6 +13,12 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
     ['Product flow', verdict.productFlow, (value) => reader.say('flow', value)],
     ['Drain flow', verdict.drainFlow, (value) => reader.say('flow', value)],
     ['Recovery', verdict.recovery, percent],
+    [
+      'Product flow, as at its rating',
+      verdict.normalised?.flow ?? null,
+      (value) => reader.say('flow', value),
+    ],
+    ['Salt passage, as at its rating', verdict.normalised?.saltPassage ?? null, percent],
   ];
   return (
     <WideTable minWidth={480} label="Comparison, scrolls sideways">

@@ -113,6 +113,7 @@ const anew =
       mending,
       accepted: _word,
       complaints: _said,
+      noted: _noted,
       earlier = {},
       ...rest
     } = verify;

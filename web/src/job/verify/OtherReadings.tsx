@@ -1,11 +1,18 @@
-import { type Examination, readingCodes, readingExists } from '@katharos/core';
+import { type Examination, readingCodes, readingExists, type SystemDesign } from '@katharos/core';
 import { Button, SimpleGrid, Stack } from '@mantine/core';
 import { useId, useState } from 'react';
 import { LookField } from './LookField.tsx';
+import { NotedReadings } from './NotedReadings.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
 
 /** Everything else that this system could be asked, for whoever wants to read more than is proposed. */
-export function OtherReadings({ examination: { system, given } }: { examination: Examination }) {
+export function OtherReadings({
+  examination: { system, given },
+  design,
+}: {
+  examination: Examination;
+  design: SystemDesign;
+}) {
   const [open, setOpen] = useState(false);
   const id = useId();
   const codes = readingCodes.filter(
@@ -35,6 +42,7 @@ export function OtherReadings({ examination: { system, given } }: { examination:
               <ReadingEntry key={code} code={code} />
             ))}
           </SimpleGrid>
+          <NotedReadings design={design} />
         </section>
       )}
     </Stack>

@@ -134,7 +134,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         {examination && (
           <DiagnosisPanel examination={examination} state={weighing} onAgain={again} />
         )}
-        {examination && <OtherReadings examination={examination} />}
+        {examination && <OtherReadings examination={examination} design={design} />}
         {judged === null && <MissingReadings verify={verify} />}
         {judged && !judged.ok && !Object.values(coreNames).includes(judged.failure.path) && (
           <Tone kind="bad" head="These readings do not go together" role="alert">
