@@ -26,6 +26,8 @@ test('a system in its third year, from the diary: what is due and why, its trend
   const membrane = due.getByRole('row', { name: /^Membrane/ });
   await expect(membrane).toContainText('by its salt passage');
 
+  const visits = page.getByRole('region', { name: 'Visits' }).getByRole('listitem');
+  const before = await visits.count();
   await page.getByRole('button', { name: 'Begin a visit' }).click();
   const visit = page.getByRole('region', { name: 'This visit' });
   // Tea is not a temperature: it is said at its field, and kept there.
@@ -61,9 +63,8 @@ test('a system in its third year, from the diary: what is due and why, its trend
   await visit.getByRole('button', { name: 'Close' }).click();
   await saved(page);
   await page.reload();
-  const visits = page.getByRole('region', { name: 'Visits' });
-  await expect(visits.getByRole('listitem').first()).toContainText('(batch M-77)');
-  await expect(visits.getByRole('listitem')).toHaveCount(7);
+  await expect(visits.first()).toContainText('(batch M-77)');
+  await expect(visits).toHaveCount(before + 1);
 });
 
 test('a system that another firm fitted is entered with its day, and a visit without a line arrives', async ({
