@@ -115,12 +115,15 @@ export const sayProbability = (probability: number, reader: Reader): string =>
       ? 'under 1 %'
       : reader.percent(probability, 0);
 
+/** A cause without its full stop and whatever explains it. */
+export const headOfCause = (fault: FaultCode): string => causeOfFault(fault).replace(/[.:].*$/, '');
+
 /** What is suspected, without its full stop and whatever explains it: for a heading. */
 export const shortCause = (faults: readonly FaultCode[], reader: Reader): string =>
   faults.length === 0
     ? 'None of these'
     : faults
-        .map((fault) => causeOfFault(fault).replace(/[.:].*$/, ''))
+        .map(headOfCause)
         .map((cause, i) => (i === 0 ? cause : reader.within(cause)))
         .join(', and ');
 

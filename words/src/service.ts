@@ -1,4 +1,11 @@
-import type { Closing, ServiceCode, ServiceData, ServicedKind, ServiceStep } from '@katharos/core';
+import type {
+  Closing,
+  ServiceCode,
+  ServiceData,
+  Serviced,
+  ServicedKind,
+  ServiceStep,
+} from '@katharos/core';
 import { shortCause } from './diagnosis.ts';
 import { faultWords } from './notRight.ts';
 import type { Reader } from './reader.ts';
@@ -24,6 +31,16 @@ export const servicedNames: Record<ServicedKind, string> = {
   sanitising: 'Sanitising',
   'germ-test': 'Germ test',
 };
+
+/** What it is called among what is serviced: by its place in the row, where there are several of a kind. */
+export function servicedName(
+  one: Pick<Serviced, 'id' | 'kind'>,
+  among: readonly Pick<Serviced, 'kind'>[],
+): string {
+  const name = servicedNames[one.kind];
+  const alike = among.filter(({ kind }) => kind === one.kind);
+  return alike.length > 1 ? `${name}, place ${one.id.replace(/\D/g, '')}` : name;
+}
 
 const servicedActs: Record<ServicedKind, string> = {
   sediment: 'New sediment filter',

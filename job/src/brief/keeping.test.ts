@@ -86,6 +86,12 @@ describe('an installed system', () => {
     expect(history.readings[1]!.temperatureC).toBeCloseTo(13, 9);
     const [first, second] = history.readings.map(({ permeateFlowLPerH }) => permeateFlowLPerH!);
     expect(second! / first!).toBeCloseTo(1, 3);
+    // A visit that is given another day takes what was changed with it.
+    document.service.visits!.c!.at = at('2024-03-05');
+    expect(historyOf(document)!.events!.map(({ date }) => date)).toEqual([
+      '2024-03-05',
+      '2024-03-05',
+    ]);
     expect(history.events).toEqual([
       { date: '2024-03-01', kind: 'prefilter-change' },
       { date: '2024-03-01', kind: 'membrane-change' },

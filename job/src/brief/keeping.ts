@@ -82,8 +82,8 @@ export function historyOf(document: Installed, brief = briefFor(document)): Hist
     ...visits.flatMap(([, { at, readings: read }]) => readOn(dateOfInstant(at), read)),
   ];
   if (readings.length === 0) return undefined;
-  const events = visits.flatMap(([, { changed = {} }]) =>
-    Object.entries(changed).flatMap(([id, { at }]): ServiceEvent[] => {
+  const events = visits.flatMap(([, { at, changed = {} }]) =>
+    Object.keys(changed).flatMap((id): ServiceEvent[] => {
       const date = dateOfInstant(at);
       if (id === 'membrane') return [{ date, kind: 'membrane-change' }];
       return id.startsWith('prefilter') ? [{ date, kind: 'prefilter-change' }] : [];
@@ -167,10 +167,9 @@ export function keptOf(
 /** The day on which each thing was changed or done last. */
 function lastDoneOf(document: Installed): Record<string, number> {
   const done: Record<string, number> = {};
-  for (const [, { changed = {} }] of visitsInOrder(document)) {
-    for (const [id, { at }] of Object.entries(changed)) {
-      done[id] = Math.max(done[id] ?? -Infinity, dayOf(dateOfInstant(at))!);
-    }
+  // In the order of their days: the last one stands.
+  for (const [, { at, changed = {} }] of visitsInOrder(document)) {
+    for (const id of Object.keys(changed)) done[id] = dayOf(dateOfInstant(at))!;
   }
   return done;
 }

@@ -23,11 +23,19 @@ const lookSchema = z.strictObject({
 
 const verifyReadingsSchema = readingsOf<VerifyKey>(verifyFields);
 
+const notedSchema = readingsOf<NotedKey>(notedFields);
+const complaintsSchema = z.partialRecord(
+  z.enum(complaints),
+  whole(z.strictObject({ at: instant, by: person })),
+);
+
 /** A verification as it was when somebody went to mend something. */
 const earlierSchema = z.strictObject({
   readings: verifyReadingsSchema,
   looks: z.partialRecord(z.enum(testLooks), lookSchema).optional(),
   shutoffSimulated: z.literal(true).optional(),
+  noted: notedSchema.optional(),
+  complaints: complaintsSchema.optional(),
   /** What was taken for the cause, how sure one was, and what was done. */
   cause: z.enum(faultCodes).optional(),
   /** The other, where it was two at once. */
@@ -41,7 +49,7 @@ const earlierSchema = z.strictObject({
 export const verifyRecordSchema = z.strictObject({
   readings: verifyReadingsSchema,
   /** Noted besides; no fault is weighed by it. */
-  noted: readingsOf<NotedKey>(notedFields).optional(),
+  noted: notedSchema.optional(),
   /** What was seen, heard and felt, where that was asked for. */
   looks: z.partialRecord(z.enum(testLooks), whole(lookSchema)).optional(),
   /** Where the product was sampled; the membrane's outlet where it is absent. */
@@ -49,9 +57,7 @@ export const verifyRecordSchema = z.strictObject({
   /** What it was read with, where somebody said. */
   instruments: z.partialRecord(z.enum(instrumentKinds), whole(usedInstrumentSchema)).optional(),
   /** What the household complains of, where it does. */
-  complaints: z
-    .partialRecord(z.enum(complaints), whole(z.strictObject({ at: instant, by: person })))
-    .optional(),
+  complaints: complaintsSchema.optional(),
   /** Accepted by somebody although it is not good by what was found, and why. */
   accepted: whole(
     z.strictObject({

@@ -18,8 +18,8 @@ export async function recall(
   return sequelize.query<RecallRow>(
     `with changed as (
        select jobs.id, c.key as place, c.value ->> 'part' as part, c.value ->> 'batch' as batch,
-         left(c.value ->> 'at', 10) as day,
-         row_number() over (partition by jobs.id, c.key order by c.value ->> 'at' desc) as newest
+         left(v.value ->> 'at', 10) as day,
+         row_number() over (partition by jobs.id, c.key order by v.value ->> 'at' desc) as newest
        from jobs,
          jsonb_each(coalesce(document #> '{service,visits}', '{}')) v,
          jsonb_each(coalesce(v.value -> 'changed', '{}')) c

@@ -5,7 +5,7 @@ import { Anchor, NativeSelect, Skeleton, Stack, Text, Title, Group } from '@mant
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { troubleOf } from '../data/api.ts';
-import { serverNow } from '../data/serverClock.ts';
+import { today as todayHere } from '../data/today.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
@@ -21,7 +21,7 @@ const againMs = 1500;
 /** What is due on the firm's systems: overdue, this week, this month and later, each as the one visit that does what belongs together. */
 export function DiaryPage() {
   const [days, setDays] = useState<number>(120);
-  const today = new Intl.DateTimeFormat('en-CA').format(serverNow());
+  const today = todayHere();
   const [again, setAgain] = useState(false);
   const { data, error, isLoading, refetch } = useDiaryQuery(
     { today, days },

@@ -118,8 +118,8 @@ function Recalled({ asked }: { asked: { part: string; batch: string } }) {
         </Button>
       </div>
       <div className={styles.letters}>
-        {[...new Map(rows.map((row) => [row.jobId, row])).values()].map((row) => (
-          <Letter key={row.jobId} row={row} />
+        {[...new Set(rows.map(({ jobId }) => jobId))].map((id) => (
+          <Letter key={id} rows={rows.filter(({ jobId }) => jobId === id)} />
         ))}
       </div>
     </>
@@ -127,8 +127,9 @@ function Recalled({ asked }: { asked: { part: string; batch: string } }) {
 }
 
 /** A letter that is only printed, a page a household. */
-function Letter({ row: { name, address, part, batch, on } }: { row: RecallRow }) {
+function Letter({ rows }: { rows: readonly RecallRow[] }) {
   const reader = useReader();
+  const { name, address } = rows[0]!;
   const { firm } = useSession()!;
   return (
     <article className={styles.letter}>
@@ -139,10 +140,17 @@ function Letter({ row: { name, address, part, batch, on } }: { row: RecallRow })
         {address}
       </p>
       <p>
-        A part of your drinking water system is called back: {part}
-        {batch && `, batch ${batch}`}, put in on {reader.day(on, 'long-date')}. We will change it.
-        Until then close the valve on the thin tube under the sink, and drink other water.
+        Parts of your drinking water system are called back. We will change them. Until then close
+        the valve on the thin tube under the sink, and drink other water.
       </p>
+      <ul>
+        {rows.map(({ part, batch, on }, i) => (
+          <li key={i}>
+            {part}
+            {batch && `, batch ${batch}`}, put in on {reader.day(on, 'long-date')}
+          </li>
+        ))}
+      </ul>
       <p>Please call us for a day{firm.settings.phone ? `: ${firm.settings.phone}` : ''}.</p>
     </article>
   );

@@ -11,7 +11,7 @@ import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
 import { useReader } from '../ui/useReader.ts';
 import { focusFaulty } from './focusFaulty.ts';
-import { today } from './today.ts';
+import { today } from '../data/today.ts';
 import { useDraft } from './useDraft.ts';
 
 const draftSchema = z.object({

@@ -16,7 +16,7 @@ import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
 import { focusFaulty } from './focusFaulty.ts';
-import { today } from './today.ts';
+import { today } from '../data/today.ts';
 import { useDraft } from './useDraft.ts';
 
 /** As it stands in the form: what is not filled in yet is let through, and said when it is handed in. */

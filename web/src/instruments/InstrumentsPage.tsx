@@ -13,7 +13,7 @@ import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { CalibrationForm } from './CalibrationForm.tsx';
 import { InstrumentForm } from './InstrumentForm.tsx';
-import { today } from './today.ts';
+import { today } from '../data/today.ts';
 import { useInstruments } from './useInstruments.ts';
 
 /** What the firm reads with, how well each does, and how it was held against something known. */

@@ -81,6 +81,18 @@ test('every kind of service is known to some system', () => {
   expect([...new Set(all.map(({ kind }) => kind))].sort()).toEqual([...servicedKinds].sort());
 });
 
+test('a step keeps its id when more is to be done, so that its tick stays with it', () => {
+  const serviced = servicedOf(pumped, true);
+  const few = serviced.filter(({ kind }) => kind === 'carbon');
+  const ids = (what: typeof serviced) =>
+    changeOutPlan(pumped, what).flatMap((step) =>
+      step.code === 'change' ? [[step.data.id, step.id] as const] : [],
+    );
+  const all = new Map(ids(serviced));
+  expect(ids(few).length).toBeGreaterThan(0);
+  for (const [of, id] of ids(few)) expect(all.get(of)).toBe(id);
+});
+
 test('a step that is left out is found', () => {
   const plan = mendPlan(pumped, ['membrane-bypass']);
   for (const left of [

@@ -26,5 +26,5 @@ export const mendPlan = (design: SystemDesign, faults: readonly FaultCode[]): Se
       };
     }),
   ),
-  { id: 'verify-1', code: 'verify', data: {} },
+  { id: 'verify', code: 'verify', data: {} },
 ];

@@ -21,14 +21,13 @@ type ServiceAct = { [C in 'mend' | 'change']: { code: C; data: ServiceData[C] } 
  */
 export function servicePlan(design: SystemDesign, acts: readonly Act[]): ServiceStep[] {
   const steps: ServiceStep[] = [];
-  const add = <C extends ServiceCode>(code: C, data: ServiceData[C]) =>
-    steps.push({
-      id: `${code}-${steps.filter((step) => step.code === code).length + 1}`,
-      code,
-      data,
-    } as ServiceStep);
+  // By what is done and not by its place: a tick stays with its step when something is added before it.
+  const add = <C extends ServiceCode>(code: C, data: ServiceData[C], of = '') =>
+    steps.push({ id: of ? `${code}:${of}` : code, code, data } as ServiceStep);
+  const act = ({ step }: Act) =>
+    add(step.code, step.data, step.code === 'mend' ? step.data.fault : step.data.id);
   const opened = acts.filter(({ opens }) => opens !== 'nothing');
-  for (const { opens, step } of acts) if (opens === 'nothing') add(step.code, step.data);
+  for (const one of acts) if (one.opens === 'nothing') act(one);
   if (opened.length > 0) openAndDo();
   return steps;
 
@@ -45,7 +44,7 @@ export function servicePlan(design: SystemDesign, acts: readonly Act[]): Service
     // A tank whose own air or bladder is at stake is emptied; any other keeps its water.
     if (ownValve && !ofTank) add('close-tank', {});
     add('let-off', { tank: tank && (ofTank || !ownValve) });
-    for (const { step } of opened) add(step.code, step.data);
+    opened.forEach(act);
     if (!wet) {
       add('close-tap', {});
       add('open-feed', { tap: 'closed' });

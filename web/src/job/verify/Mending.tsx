@@ -112,8 +112,8 @@ const anew =
       shutoffSimulated,
       mending,
       accepted: _word,
-      complaints: _said,
-      noted: _noted,
+      complaints,
+      noted,
       earlier = {},
       ...rest
     } = verify;
@@ -122,6 +122,8 @@ const anew =
       readings,
       ...(looks && Object.keys(looks).length > 0 ? { looks } : {}),
       ...(shutoffSimulated ? { shutoffSimulated } : {}),
+      ...(complaints ? { complaints } : {}),
+      ...(noted ? { noted } : {}),
       ...(cause ? { cause } : {}),
       ...(also ? { also } : {}),
       ...(mending ? { probability: mending.probability } : {}),

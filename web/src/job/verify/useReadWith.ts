@@ -7,7 +7,7 @@ import {
   type UsedInstrument,
   type VerifyKey,
 } from '@katharos/job';
-import { today } from '../../instruments/today.ts';
+import { today } from '../../data/today.ts';
 import { useInstruments } from '../../instruments/useInstruments.ts';
 
 type Verify = JobDocument['verify'];

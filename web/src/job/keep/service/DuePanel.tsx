@@ -1,6 +1,6 @@
-import { dateOf, dayOf, type Due } from '@katharos/core';
+import { dateOf, dayOf } from '@katharos/core';
 import type { Kept } from '@katharos/job';
-import { dueReasonWords, servicedNames, visitSentence } from '@katharos/words';
+import { dueReasonWords, servicedName, visitSentence } from '@katharos/words';
 import { Table, Text, Title } from '@mantine/core';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
@@ -26,7 +26,7 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
             {reader
               .list(
                 visit.dues.map((due, i) =>
-                  i === 0 ? nameOf(due, dues) : reader.within(nameOf(due, dues)),
+                  i === 0 ? servicedName(due, dues) : reader.within(servicedName(due, dues)),
                 ),
               )
               .concat('.')}
@@ -50,7 +50,7 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
             {dues.map((due) => (
               <Table.Tr key={due.id} data-due={due.id}>
                 <Table.Td>
-                  {nameOf(due, dues)}
+                  {servicedName(due, dues)}
                   {due.part && (
                     <Text size="sm" c="dimmed">
                       {due.part.name}
@@ -60,7 +60,7 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
                 <Table.Td fw={650}>
                   {reader.day(dateOf(due.on))}
                   {due.on < now && (
-                    <Text size="sm" c="red">
+                    <Text size="sm" c="var(--k-bad)">
                       overdue
                     </Text>
                   )}
@@ -85,15 +85,3 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
 
 /** So near that somebody should be told. */
 const soonDays = 31;
-
-/** What it is called; pre-filters of a kind by their place where there are several. */
-export function nameOf(
-  due: Pick<Due, 'id' | 'kind'>,
-  among: readonly Pick<Due, 'id' | 'kind'>[],
-): string {
-  const alike = among.filter(({ kind }) => kind === due.kind);
-  const place = /^prefilter-(\d+)$/.exec(due.id)?.[1];
-  return alike.length > 1 && place
-    ? `${servicedNames[due.kind]}, place ${place}`
-    : servicedNames[due.kind];
-}

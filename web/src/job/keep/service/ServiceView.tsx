@@ -3,7 +3,7 @@ import { Button, Group, Loader, Stack, Text, TextInput, Title } from '@mantine/c
 import { useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useSession } from '../../../data/session.ts';
-import { serverNow } from '../../../data/serverClock.ts';
+import { today as todayHere } from '../../../data/today.ts';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useComputed } from '../../../workers/useComputed.ts';
 import { useDocument, useEdit } from '../../open/useJob.ts';
@@ -12,9 +12,6 @@ import { HouseholdPanel } from './HouseholdPanel.tsx';
 import { TrendPanel } from './TrendPanel.tsx';
 import { VisitPanel } from './VisitPanel.tsx';
 import { VisitList } from './VisitList.tsx';
-
-/** Calendar day of whoever looks. */
-const todayHere = (): string => new Intl.DateTimeFormat('en-CA').format(serverNow());
 
 /** An installed system in its years: what is due and why, how its membrane goes, and every visit. */
 export function ServiceView() {

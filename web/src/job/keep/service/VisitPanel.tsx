@@ -7,7 +7,7 @@ import {
   type VisitKind,
   visitKinds,
 } from '@katharos/job';
-import { servicedNames, serviceWords, visitKindWords } from '@katharos/words';
+import { servicedName, serviceWords, visitKindWords } from '@katharos/words';
 import {
   Button,
   Checkbox,
@@ -127,7 +127,15 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
         <Checkbox.Group
           label="What is done at this visit"
           value={visit.planned ?? []}
-          onChange={(planned) => change(() => ({ planned }))}
+          onChange={(planned) =>
+            change(({ changed = {} }) => ({
+              planned,
+              // What is not done at this visit was not changed at it either.
+              changed: Object.fromEntries(
+                Object.entries(changed).filter(([one]) => planned.includes(one)),
+              ),
+            }))
+          }
         >
           <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} mt="xs">
             {serviced.map((one) => (
@@ -136,7 +144,7 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
                 value={one.id}
                 size="md"
                 styles={underAThumb}
-                label={nameIn(one, serviced)}
+                label={servicedName(one, serviced)}
               />
             ))}
           </SimpleGrid>
@@ -152,13 +160,6 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
       </Stack>
     </section>
   );
-}
-
-/** What it is called among what is serviced: by its place, where there are several. */
-function nameIn(one: Serviced, all: readonly Serviced[]): string {
-  const alike = all.filter(({ kind }) => kind === one.kind);
-  const name = servicedNames[one.kind];
-  return alike.length > 1 ? `${name}, place ${one.id.replace(/\D/g, '')}` : name;
 }
 
 /** The steps of what is done, out of the sequence; a part that is put in is noted with its batch. */
@@ -186,8 +187,7 @@ function Steps({ id, serviced }: { id: string; serviced: readonly Serviced[] }) 
               [step.data.id]: {
                 part: what?.part?.name ?? '',
                 batch: before?.batch ?? '',
-                at: visit.at,
-                by: now.by,
+                ...now,
               },
             }
           : others,

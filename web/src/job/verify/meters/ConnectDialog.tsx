@@ -1,11 +1,12 @@
 import {
   type FaultCode,
   faultCodes,
+  faultKind,
   type MeterKind,
   meterKinds,
   type Practice,
 } from '@katharos/core';
-import { causeOfFault, meterWords } from '@katharos/words';
+import { headOfCause, meterWords } from '@katharos/words';
 import { Button, Group, Modal, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { BluetoothTransport, hasBluetooth } from '../../../meters/bluetooth.ts';
@@ -25,8 +26,9 @@ const choices: { value: Practice['fault']; label: string }[] = [
   { value: 'unknown', label: 'Something, or nothing: I find out' },
   { value: 'healthy', label: 'Nothing' },
   ...faultCodes
-    .filter((code) => code !== 'healthy')
-    .map((code) => ({ value: code, label: causeOfFault(code).replace(/[.:].*$/, '') })),
+    // What is weighed only where the visit gives a reason to is nothing to look for with one meter.
+    .filter((code) => code !== 'healthy' && !faultKind(code).onlyAsked)
+    .map((code) => ({ value: code, label: headOfCause(code) })),
 ];
 
 /** Connects a meter by radio, by cable, or a stand-in to practise with. */
