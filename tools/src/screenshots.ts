@@ -29,12 +29,12 @@ const views: View[] = [
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
   { file: 'plumb-tubes', job: 'Odalys', path: 'plumb?view=tubes', whole: true },
-  { file: 'plumb-connections', job: 'Odalys', path: 'plumb?view=connections', whole: true },
   { file: 'plumb-parts', job: 'Odalys', path: 'plumb?view=parts', whole: true },
   { file: 'flush-phone', job: 'Hathersage', path: 'flush?whole', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
   { file: 'keep', job: 'Dunstan', path: 'keep', whole: true },
   { file: 'service', job: 'Dunstan', path: 'keep?view=service', whole: true },
+  { file: 'diary', path: '/diary' },
   { file: 'firm', path: '/firm', whole: true },
   { file: 'instruments', path: '/instruments' },
   // Last: the waterline stays open once it was opened.
