@@ -105,6 +105,15 @@ test('a household reads its page without signing in and says what is wrong; the 
   const address = (await panel.getByRole('link').getAttribute('href'))!;
   await expect(panel.getByRole('img', { name: 'Code of the household’s page' })).toBeVisible();
 
+  // The installer's own browser, whose pages come without a line, has it from the server too.
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  const own = await page.context().newPage();
+  await own.goto(address);
+  await expect(own.getByRole('heading', { name: 'How to shut it off' })).toBeVisible();
+  await own.close();
+
   const visitor = await browser.newContext({
     viewport: { width: 320, height: 560 },
     javaScriptEnabled: false,

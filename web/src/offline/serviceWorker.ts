@@ -20,12 +20,12 @@ interface WorkerScope {
 }
 const scope = self as unknown as WorkerScope;
 
-// Every page opens without a line: all of this build is kept, and every address is a page of it.
+// Every page opens without a line: all of this build is kept, and every address that is not the server's own is a page of it.
 precacheAndRoute(builtFiles);
 cleanupOutdatedCaches();
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/index.html'), {
-    denylist: [/^\/api\//, /^\/(healthz|readyz)$/],
+    denylist: [/^\/(api|home|feeds)\//, /^\/(healthz|readyz)$/],
   }),
 );
 
