@@ -13,7 +13,7 @@ import {
   startApp,
   test,
 } from '../support/app.ts';
-import { beginJob, enter, field, keptForOffline, saved } from '../support/job.ts';
+import { beginJob, enter, field, keptForOffline, saved, stage } from '../support/job.ts';
 
 const root = join(import.meta.dirname, '../..');
 
@@ -125,6 +125,33 @@ test('a newer version is offered and gone over to when the person wants it; a pa
     await app.stop();
     rmSync(webRoot, { recursive: true, force: true });
   }
+});
+
+test('a part of the page that did not come is fetched anew without a word, once; where it stays away the page says so', async ({
+  browser,
+  app,
+}) => {
+  const context = await browser.newContext({
+    baseURL: app.url,
+    storageState: await signedInState(app.url),
+    serviceWorkers: 'block',
+  });
+  const page = await context.newPage();
+  const address = await beginJob(page, 'A weak line');
+  let broken = 0;
+  await page.route(/SizeStage/, async (route) => {
+    broken += 1;
+    await (broken === 1 ? route.abort() : route.continue());
+  });
+  await stage(page, 'Size').click();
+  await expect(page.getByRole('heading', { name: 'Size', level: 2 })).toBeVisible();
+  expect(new URL(page.url()).pathname).toBe(`${address}/size`);
+  expect(broken).toBeGreaterThan(1);
+  await page.route(/PlumbStage/, (route) => route.abort());
+  await stage(page, 'Plumb').click();
+  const told = page.getByRole('heading', { name: 'This part of the page did not come' });
+  await expect(told).toBeVisible();
+  await context.close();
 });
 
 test('a newer version is gone over to also where the old one waits for an answer that never comes', async ({

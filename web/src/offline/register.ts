@@ -1,4 +1,5 @@
 import { applicationUpdated } from '../data/line/lineSlice.ts';
+import { statusOfPart } from '../data/missingPart.ts';
 import { store } from '../data/store.ts';
 
 /** Time after the page is there until everything else is fetched for pages without a line, ms. */
@@ -27,10 +28,8 @@ async function register(): Promise<void> {
 }
 
 /** A page of before an update may want a file that is gone: the newer version is offered at once. A lost line is no such reason. */
-async function lookFor({ message }: Error): Promise<void> {
-  const [address] = /(?:https?:\/\/[^/\s]+)?\/assets\/\S+/.exec(message) ?? [];
-  const answer = address && (await fetch(address).catch(() => undefined));
-  if (answer && answer.status === 404) store.dispatch(applicationUpdated());
+async function lookFor(error: Error): Promise<void> {
+  if ((await statusOfPart(error)) === 404) store.dispatch(applicationUpdated());
 }
 
 /** Has the browser keep the application; once the first page stands, so that it waits for nothing. */

@@ -1,5 +1,6 @@
 import { ExpirationPlugin } from 'workbox-expiration';
 import {
+  addPlugins,
   cleanupOutdatedCaches,
   createHandlerBoundToURL,
   precacheAndRoute,
@@ -20,6 +21,18 @@ interface WorkerScope {
 }
 const scope = self as unknown as WorkerScope;
 
+// A kept file is read to its end before it is handed on, or the server is asked: the browser now and then breaks off one that it is
+// still reading, and a page remembers for as long as it stands that a part of it did not come.
+addPlugins([
+  {
+    cachedResponseWillBeUsed: async ({ cachedResponse }) => {
+      if (!cachedResponse) return null;
+      const { status, statusText, headers } = cachedResponse;
+      const content = await cachedResponse.arrayBuffer().catch(() => undefined);
+      return content ? new Response(content, { status, statusText, headers }) : null;
+    },
+  },
+]);
 // Every page opens without a line: all of this build is kept, and every address that is not the server's own is a page of it.
 precacheAndRoute(builtFiles);
 cleanupOutdatedCaches();

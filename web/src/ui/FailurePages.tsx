@@ -1,6 +1,8 @@
+import { isMissingPart, mayLoadAgain, statusOfPart } from '../data/missingPart.ts';
 import { useAppSelector } from '../data/store.ts';
 import { PageTitle } from './PageTitle.tsx';
 import { Anchor, Button, Container, Stack, Text, Title } from '@mantine/core';
+import { useEffect } from 'react';
 import { Link, useRouteError } from 'react-router';
 
 /** An address under which there is nothing. */
@@ -19,15 +21,22 @@ export function MissingPage() {
   );
 }
 
-/** A part of the page that was asked for and did not come. */
-const isNotFetched = (error: unknown): boolean =>
-  error instanceof Error && /dynamically imported module|preload CSS/.test(error.message);
+/** Loads the page again by itself where a part of it did not come and is there now, as a line that comes and goes makes it. */
+function useLoadedAgain(error: unknown): void {
+  useEffect(() => {
+    if (!isMissingPart(error)) return;
+    void statusOfPart(error).then((status) => {
+      if (status === 200 && mayLoadAgain(Date.now())) window.location.reload();
+    });
+  }, [error]);
+}
 
 /** The page itself failed, or a part of it did not come. What was typed is kept in this browser and comes back with the job. */
 export function BrokenPage() {
   const error = useRouteError();
   const updated = useAppSelector(({ line }) => line.updated);
-  const isMissing = isNotFetched(error);
+  const isMissing = isMissingPart(error);
+  useLoadedAgain(error);
   const head = !isMissing
     ? 'This page stopped working'
     : updated
