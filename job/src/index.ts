@@ -42,7 +42,14 @@ export * from './brief/examination.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gaps.ts';
 export * from './brief/keeping.ts';
-export { type ServiceVisitRecord, type VisitKind, visitKinds } from './document/serviceRecord.ts';
+export {
+  type ServiceVisitRecord,
+  visitFields,
+  type VisitKind,
+  visitKinds,
+  type VisitSign,
+  visitSigns,
+} from './document/serviceRecord.ts';
 export { germsOf, handChecksOf } from './brief/handChecks.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';

@@ -345,6 +345,11 @@ export const fieldWords: Record<FieldName, FieldWords> = {
     how: 'From closing the tap, tank full.',
     outside: 'Check the time and the unit.',
   },
+  productCounter: {
+    label: 'Litre counter of the product',
+    how: 'What the counter in the product’s line shows, where there is one.',
+    outside: 'Check the counter’s unit: litres, not cubic metres.',
+  },
   restartPressure: {
     label: 'Pressure at which it starts again',
     how: 'Tap open, until the drain runs.',

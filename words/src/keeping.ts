@@ -5,7 +5,15 @@ import {
   type ServicedKind,
   type ServiceVisit,
 } from '@katharos/core';
-import { type ServiceVisitRecord, verifyFields, type VisitKind, visitKeys } from '@katharos/job';
+import {
+  conditionKeys,
+  type ServiceVisitRecord,
+  visitFields,
+  type VisitKind,
+  visitKeys,
+  type VisitSign,
+  visitSigns,
+} from '@katharos/job';
 import { sayProbability } from './diagnosis.ts';
 import { fieldWords } from './fields.ts';
 import type { Reader } from './reader.ts';
@@ -19,7 +27,17 @@ export const dueReasonWords: Record<DueReason, string> = {
   dissolved: 'by what it has given',
   'salt-passage': 'by its salt passage',
   flow: 'by its flow',
+  loading: 'by its pressure drop',
+  hours: 'by its hours',
+  found: 'found spent',
   yearly: 'once a year',
+};
+
+/** What is seen at a visit and says that something is spent. */
+export const visitSignWords: Record<VisitSign, string> = {
+  'sediment-brown': 'Sediment filter is brown all through',
+  'pad-wet': 'Leak stop’s pad was wet',
+  'pressure-unheld': 'Regulator does not hold its pressure',
 };
 
 export const visitKindWords: Record<VisitKind, string> = {
@@ -84,22 +102,25 @@ export function trendSentence(
 
 /** What was read and done at a visit, in a line. */
 export function visitReadings(
-  { readings, changed = {} }: ServiceVisitRecord,
+  { readings, seen = {}, lampHours, changed = {} }: ServiceVisitRecord,
   reader: Reader,
 ): string {
-  const read = visitKeys.flatMap((key) => {
+  const read = [...visitKeys, ...conditionKeys].flatMap((key) => {
     const reading = readings[key];
-    const { name, dimension } = verifyFields[key];
+    const { name, dimension } = visitFields[key];
     return reading
       ? [`${reader.within(fieldWords[name].label)} ${reader.entered(dimension, reading)}`]
       : [];
   });
+  if (lampHours !== undefined) read.push(`lamp ${reader.number(lampHours, 0)} h`);
+  const found = visitSigns.filter((sign) => seen[sign]).map((sign) => visitSignWords[sign]);
   const done = Object.entries(changed).map(
     ([id, { part, batch }]) =>
       `${part || reader.within(servicedNames[id as ServicedKind] ?? id)}${batch ? ` (batch ${batch})` : ''}`,
   );
   return [
     ...(read.length > 0 ? [`Read: ${reader.list(read)}.`] : []),
+    ...(found.length > 0 ? [`Found: ${reader.list(found.map((one) => reader.within(one)))}.`] : []),
     ...(done.length > 0 ? [`Done: ${reader.list(done)}.`] : []),
   ].join(' ');
 }

@@ -27,6 +27,8 @@ export const servicedNames: Record<ServicedKind, string> = {
   'post-filter': 'Post filter',
   mineral: 'Mineral bed',
   lamp: 'Lamp',
+  regulator: 'Regulator',
+  'leak-stop': 'Leak stop',
   'tank-air': 'Air of the tank',
   sanitising: 'Sanitising',
   'germ-test': 'Germ test',
@@ -49,6 +51,8 @@ const servicedActs: Record<ServicedKind, string> = {
   'post-filter': 'New post filter',
   mineral: 'New mineral bed',
   lamp: 'New lamp, sleeve wiped',
+  regulator: 'Read what the regulator holds',
+  'leak-stop': 'Look at the leak stop',
   'tank-air': 'Set the tank’s air',
   sanitising: 'Sanitise housings and lines',
   'germ-test': 'Take the sample for germs',
@@ -74,6 +78,10 @@ const servicedHow: Record<ServicedKind, string> = {
   'post-filter': '',
   mineral: '',
   lamp: 'Sleeve wiped with vinegar where it is dull; the counter set back.',
+  regulator:
+    'Gauge behind it, everything closed for five minutes: it must not climb. Screw back to what is on the sheet, or a new one.',
+  'leak-stop':
+    'Pad dry and flat: leave it. A pad that was ever wet is swollen and holds the valve shut: a new one, and find what dripped.',
   'tank-air': 'Tank empty and open: gauge on its air valve, pumped to what is computed.',
   sanitising: 'The dose of the sheet, its time, and rinsed until a strip shows nothing.',
   'germ-test': 'The laboratory’s bottle; spout wiped with alcohol; five minutes of running first.',

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayOf, expectedReadings, isUltravioletLine } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
-import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
+import type { ServiceVisitRecord, VisitSign } from '../document/serviceRecord.ts';
 import { plumbed, surveyed } from '../test/plumbedJobs.ts';
 import { historyOf, inUseSince, keptOf } from './keeping.ts';
 import { stageOf } from './stage.ts';
@@ -124,5 +124,70 @@ describe('an installed system', () => {
     const changed = after.dues.find(({ id }) => id === 'membrane')!;
     expect(changed.since).toBe(dayOf('2024-04-02'));
     expect(changed.on).toBeGreaterThan(dayOf('2026-01-01')!);
+  });
+});
+
+describe('what visits find', () => {
+  const due = (document: JobDocument, id: string, today = '2023-04-01') =>
+    keptOf(document, {}, today)!.dues.find((one) => one.id === id)!;
+  const seen = (sign: VisitSign) => ({ [sign]: { at: at('2022-09-01'), by: 'Wren' } });
+
+  test('a brown sediment filter is due from that day, until it is changed, at once or later', () => {
+    const brown = visit('2022-09-01', { seen: seen('sediment-brown') });
+    const document = kept({ a: brown });
+    const id = keptOf(document, {}, '2022-09-02')!.dues.find(({ kind }) => kind === 'sediment')!.id;
+    expect(due(document, id)).toMatchObject({ because: 'found', on: dayOf('2022-09-01') });
+    const put = { part: 'x', batch: '', at: at('2022-09-01'), by: 'Wren' };
+    const changed = { [id]: put };
+    expect(due(kept({ a: { ...brown, changed } }), id).because).not.toBe('found');
+    const later = kept({ a: brown, b: visit('2022-10-01', { changed }) });
+    expect(due(later, id).because).not.toBe('found');
+  });
+
+  test('chlorine behind the carbon says that it is spent, a strip that shows none and practice do not', () => {
+    const strip = (value: number, more: object = {}) =>
+      kept({
+        a: visit('2022-09-01', {
+          readings: {
+            chlorineAfterCarbon: { value, unit: 'mg/L', takenAt: null, by: null, ...more },
+          },
+        }),
+      });
+    const carbons = (document: JobDocument) =>
+      keptOf(document, {}, '2022-09-02')!.dues.filter(({ kind }) => kind === 'carbon');
+    expect(carbons(strip(0.3)).map(({ because }) => because)).toContain('found');
+    for (const document of [
+      strip(0.05),
+      strip(0.3, { below: true }),
+      strip(0.3, { simulated: true }),
+    ])
+      expect(carbons(document).map(({ because }) => because)).not.toContain('found');
+  });
+
+  test('a counter says how much is drawn, also after it was set back; two readings in a week say nothing', () => {
+    const counted = (...read: [string, number][]) =>
+      keptOf(
+        kept(
+          Object.fromEntries(
+            read.map(([date, value]) => [
+              date,
+              visit(date, {
+                readings: {
+                  productCounter: { value, unit: 'L', takenAt: null, by: null },
+                },
+              }),
+            ]),
+          ),
+        ),
+        {},
+        '2024-01-01',
+      )!.countedLPerDay;
+    expect(counted(['2022-04-01', 100])).toBeNull();
+    expect(counted(['2022-04-01', 100], ['2022-04-06', 200])).toBeNull();
+    expect(counted(['2022-04-01', 100], ['2022-07-10', 1100])).toBeCloseTo(10, 9);
+    expect(counted(['2022-04-01', 5000], ['2022-07-10', 20], ['2022-08-09', 260])).toBeCloseTo(
+      8,
+      9,
+    );
   });
 });

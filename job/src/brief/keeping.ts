@@ -3,12 +3,18 @@ import {
   type Due,
   dayOf,
   duesOf,
+  flushTimes,
   type History,
   isUltravioletLine,
   newMembrane,
   nextVisit,
   type Outcome,
+  prefilterLoading,
   roSystemOf,
+  type Serviced,
+  type ServicedKind,
+  type ServicedSite,
+  servicedOf,
   type ServiceEvent,
   type ServiceVisit,
   type SystemDesign,
@@ -19,7 +25,7 @@ import {
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
 import type { Reading } from '../document/reading.ts';
-import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
+import { type ServiceVisitRecord, type VisitSign, visitSigns } from '../document/serviceRecord.ts';
 import { type FirmSettings, usualKeeping } from '../fields/firmSettings.ts';
 import { verifyFields, type VerifyKey } from '../fields/fields.ts';
 import { briefOf, isOwnSource, optionsOf } from './brief.ts';
@@ -52,8 +58,10 @@ const figures = {
   productFlow: 'permeateFlowLPerH',
   drainFlow: 'concentrateFlowLPerH',
 } as const satisfies Partial<Record<VerifyKey, keyof VisitReadings>>;
-/** What a visit is asked for. */
+/** What a visit is asked for, for the membrane. */
 export const visitKeys = Object.keys(figures) as (keyof typeof figures)[];
+/** What it is asked for besides, each for something that is due by it. */
+export const conditionKeys = ['staticPressure', 'chlorineAfterCarbon', 'productCounter'] as const;
 
 /** What was read on a day in the core's units; nothing where nothing was, or it was practice. */
 function readOn(
@@ -121,6 +129,8 @@ export interface Kept {
   /** Null while nothing was read that a trend can be made of. */
   trend: Outcome<Trend> | null;
   dues: Due[];
+  /** What a counter says that is drawn, L/day; null where the household's own figure stands. */
+  countedLPerDay: number | null;
   visit: ServiceVisit | null;
 }
 
@@ -150,18 +160,119 @@ export function keptOf(
     const on = found?.ok && found.value[key].state !== 'not-enough' ? found.value[key].dueOn : null;
     return on === null ? null : dayOf(on);
   };
+  const site = servicedSiteOf(document);
+  const lastDone = lastDoneOf(document);
+  const counted = countedLPerDay(document, since);
   const dues = duesOf({
     design,
     assessed: brief.assessed,
-    demandLPerDay: brief.brief.requirements.demandLPerDay,
+    demandLPerDay: counted ?? brief.brief.requirements.demandLPerDay,
     disinfectant: brief.brief.facts.disinfectant,
-    ownSource: isOwnSource(document.survey),
+    site,
     handedOver: dayOf(since)!,
-    lastDone: lastDoneOf(document),
+    lastDone,
     membraneDue: { saltPassage: named('saltPassage'), flow: named('flow') },
+    foundSpent: foundSpentOf(document, servicedOf(design, site)),
+    dropDoublesAfterMonths: history ? doublesAfter(history) : null,
+    lampCounter: lampCounterOf(document),
     school,
   });
-  return { since, trend: found, dues, visit: nextVisit(dues, tripPrice, dayOf(today)!) };
+  return {
+    since,
+    trend: found,
+    dues,
+    countedLPerDay: counted,
+    visit: nextVisit(dues, tripPrice, dayOf(today)!),
+  };
+}
+
+/** What of the house belongs to the service of a job's system. */
+export function servicedSiteOf({
+  survey,
+  size,
+}: Pick<JobDocument, 'survey' | 'size'>): ServicedSite {
+  const brief = briefOf(survey, [], { overruled: optionsOf(size.overruled) });
+  return {
+    ownSource: isOwnSource(survey),
+    regulator: brief.ok && brief.value.settings.regulatorBar !== null,
+    leakStop: brief.ok && brief.value.settings.leakStop,
+  };
+}
+
+/** So much has to be left of what is usual before a loading is believed; a default of ours. */
+const leastTold = 0.15;
+
+function doublesAfter(history: History): number | null {
+  const loading = prefilterLoading(history);
+  return loading.ok && loading.value.told >= leastTold ? loading.value.doublesAfterMonths : null;
+}
+
+/** Which kind of thing each sign says is spent. */
+const spentBy = {
+  'sediment-brown': 'sediment',
+  'pad-wet': 'leak-stop',
+  'pressure-unheld': 'regulator',
+} as const satisfies Record<VisitSign, ServicedKind>;
+
+/** Days on which something was found spent and not changed at the same visit, by id. */
+function foundSpentOf(document: Installed, serviced: readonly Serviced[]): Record<string, number> {
+  const found: Record<string, number> = {};
+  for (const [, { at, seen = {}, readings, changed = {} }] of visitsInOrder(document)) {
+    const kinds = new Set<ServicedKind>(
+      visitSigns.filter((sign) => seen[sign]).map((sign) => spentBy[sign]),
+    );
+    const chlorine = readings.chlorineAfterCarbon;
+    const isThrough =
+      chlorine &&
+      !chlorine.below &&
+      !chlorine.simulated &&
+      toCore(verifyFields.chlorineAfterCarbon.dimension, chlorine) >= flushTimes.stripMgL;
+    if (isThrough) kinds.add('carbon');
+    for (const { id, kind } of serviced) {
+      if (id in changed) delete found[id];
+      else if (kinds.has(kind)) found[id] ??= dayOf(dateOfInstant(at))!;
+    }
+  }
+  return found;
+}
+
+/** The lamp's counter as it was read last since the lamp was new. */
+function lampCounterOf(document: Installed): { hours: number; on: number } | null {
+  let counter: { hours: number; on: number } | null = null;
+  for (const [, { at, lampHours, changed = {} }] of visitsInOrder(document)) {
+    if (lampHours !== undefined) counter = { hours: lampHours, on: dayOf(dateOfInstant(at))! };
+    if ('lamp' in changed) counter = null;
+  }
+  return counter;
+}
+
+/** Between two readings of a counter that say anything, days. */
+const leastCountedDays = 14;
+
+/**
+ * What is drawn by a counter in the product's line, L/day: over all of its readings since it was last set back or changed; null where two
+ * are not there.
+ */
+function countedLPerDay(document: Installed, since: string): number | null {
+  const read = (reading: Reading | undefined) =>
+    reading && !reading.simulated ? [toCore('volume', reading)] : [];
+  let stretch: { day: number; litres: number }[] = [];
+  const all = [
+    ...read(document.verify.noted?.productCounter).map((litres) => ({
+      day: dayOf(since)!,
+      litres,
+    })),
+    ...visitsInOrder(document).flatMap(([, { at, readings }]) =>
+      read(readings.productCounter).map((litres) => ({ day: dayOf(dateOfInstant(at))!, litres })),
+    ),
+  ];
+  for (const one of all) {
+    const before = stretch.at(-1);
+    stretch = before && one.litres < before.litres ? [one] : [...stretch, one];
+  }
+  const [first, last] = [stretch[0], stretch.at(-1)];
+  if (!first || !last || last.day - first.day < leastCountedDays) return null;
+  return (last.litres - first.litres) / (last.day - first.day);
 }
 
 /** The day on which each thing was changed or done last. */

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { verifyFields, type VerifyKey } from '../fields/fields.ts';
+import {
+  notedFields,
+  type NotedKey,
+  type QuantityField,
+  verifyFields,
+  type VerifyKey,
+} from '../fields/fields.ts';
 import { text } from '../fields/text.ts';
 import { instant, itemId, person, readingsOf, tick } from './reading.ts';
 import { whole } from './whole.ts';
@@ -9,6 +15,16 @@ import { whole } from './whole.ts';
 export const visitKinds = ['change-out', 'reading', 'complaint', 'repair', 'sanitising'] as const;
 export type VisitKind = (typeof visitKinds)[number];
 
+/** What a visit can read. */
+export const visitFields: Record<VerifyKey | NotedKey, QuantityField> = {
+  ...verifyFields,
+  ...notedFields,
+};
+
+/** What is seen at a visit and says that something is spent. */
+export const visitSigns = ['sediment-brown', 'pad-wet', 'pressure-unheld'] as const;
+export type VisitSign = (typeof visitSigns)[number];
+
 const servicedId = z.string().max(40);
 
 const visitSchema = z.strictObject({
@@ -16,11 +32,17 @@ const visitSchema = z.strictObject({
   at: instant,
   by: person,
   /** As found, before anything was changed. */
-  readings: readingsOf<VerifyKey>(verifyFields),
+  readings: readingsOf(visitFields),
+  /** What was seen, as found. */
+  seen: z.partialRecord(z.enum(visitSigns), tick).optional(),
+  /** A lamp's counter, h. */
+  lampHours: z.number().min(0).max(200_000).optional(),
   /** What the visit is for. */
   planned: whole(z.array(servicedId).max(20)).optional(),
   /** Steps of the change-out that are done. */
   done: z.record(z.string().max(60), tick).optional(),
+  /** When a step that takes its time was begun, by its id. */
+  begun: z.record(z.string().max(60), instant).optional(),
   /** What was changed or done, with the part and its batch. */
   changed: z
     .record(

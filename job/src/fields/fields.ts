@@ -133,6 +133,8 @@ const noted = {
   pumpCutout: { ...testBar },
   drainStill: { dimension: 'duration', range: { min: 0, max: 600 } },
   restartPressure: { ...testBar },
+  /** Of a counter in the product's line, where there is one: litres since it was fitted. */
+  productCounter: { dimension: 'volume', range: { min: 0, max: 1_000_000 } },
 } as const satisfies Record<string, Omit<QuantityField, 'name'>>;
 export type NotedKey = keyof typeof noted;
 export const notedKeys = keysOf(noted);

@@ -25,6 +25,8 @@ const visits: { months: number; changes: boolean }[] = [
 /** Of the passage, a year: it drifts, and is due in its fourth year. */
 const ageingPerYear = 0.19;
 
+const noSite = { ownSource: false, regulator: false, leakStop: false };
+
 interface Water {
   tdsMgL: number;
   temperatureC: number;
@@ -40,7 +42,7 @@ export function composeYears(
 ): NonNullable<JobDocument['service']> {
   const random = seededRandom(17);
   const start = Date.parse(handedOver);
-  const changed = servicedOf(design, false).filter(({ kind }) =>
+  const changed = servicedOf(design, noSite).filter(({ kind }) =>
     ['sediment', 'carbon', 'post-filter', 'tank-air', 'sanitising'].includes(kind),
   );
   const all = visits.map(({ months, changes }, i): [string, ServiceVisitRecord] => {

@@ -13,6 +13,8 @@ const changes: Record<ServicedKind, Pick<Act, 'opens' | 'runsMin' | 'drains'>> =
   'post-filter': { opens: 'unit', runsMin: flushTimes.prefilter, drains: false },
   mineral: { opens: 'unit', runsMin: flushTimes.prefilter, drains: false },
   lamp: { opens: 'unit', runsMin: flushTimes.simpleStep, drains: false },
+  regulator: { opens: 'nothing', runsMin: 0, drains: false },
+  'leak-stop': { opens: 'nothing', runsMin: 0, drains: false },
   'tank-air': { opens: 'tank', runsMin: 0, drains: false },
   sanitising: { opens: 'unit', runsMin: flushTimes.openTap, drains: true },
   'germ-test': { opens: 'nothing', runsMin: 0, drains: false },
@@ -29,6 +31,8 @@ const order: readonly ServicedKind[] = [
   'lamp',
   'tank-air',
   'germ-test',
+  'regulator',
+  'leak-stop',
 ];
 
 /** How what holds it is opened on this very system. */
@@ -48,6 +52,8 @@ function closingOf(design: SystemDesign, kind: ServicedKind): Closing {
       return design.unit?.closing ?? 'housing';
     case 'tank-air':
     case 'germ-test':
+    case 'regulator':
+    case 'leak-stop':
       return 'none';
   }
 }

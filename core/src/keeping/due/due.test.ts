@@ -21,7 +21,10 @@ const task: DueTask = {
   assessed,
   demandLPerDay: 8,
   disinfectant: null,
-  ownSource: true,
+  site: { ownSource: true, regulator: true, leakStop: true },
+  foundSpent: {},
+  dropDoublesAfterMonths: null,
+  lampCounter: null,
   handedOver: day,
   lastDone: {},
   membraneDue: { saltPassage: null, flow: null },
@@ -77,8 +80,49 @@ describe('what is due', () => {
     const membraneDue = { saltPassage: day + 4000, flow: null };
     expect(due({ membraneDue, school: 'calendar' }, 'membrane').because).toBe('calendar');
     expect(due({ membraneDue, school: 'condition' }, 'membrane').because).not.toBe('calendar');
-    // Of a sediment filter nothing is known but its age.
+    // Where no visit tells how a sediment filter loads, nothing is known but its age.
     expect(due({ school: 'condition' }, 'sediment').because).toBe('calendar');
+  });
+
+  test('a sediment filter goes by its drop, where visits tell of it', () => {
+    const quick = due({ dropDoublesAfterMonths: 4 }, 'sediment');
+    expect(quick.because).toBe('loading');
+    expect(months(quick)).toBeCloseTo(4, 1);
+    expect(due({ dropDoublesAfterMonths: 30 }, 'sediment').because).toBe('calendar');
+    expect(due({ dropDoublesAfterMonths: 4, school: 'calendar' }, 'sediment').because).toBe(
+      'calendar',
+    );
+  });
+
+  test('a lamp goes by its counter: one that was switched off at times lasts beyond the calendar', () => {
+    const counted = (hours: number) =>
+      due({ lampCounter: { hours, on: day + 200 }, school: 'condition' }, 'lamp');
+    expect(counted(200 * 24).on).toBe(due({}, 'lamp').on);
+    expect(counted(100 * 24).on).toBe(due({}, 'lamp').on + 100);
+    expect(counted(100 * 24).because).toBe('hours');
+  });
+
+  test('what somebody found spent is due from that day, by any school, until it is changed', () => {
+    for (const school of ['calendar', 'condition', 'first'] as const) {
+      const foundSpent = { 'leak-stop': day + 30, 'prefilter-1': day + 50, regulator: day + 60 };
+      expect(due({ foundSpent, school }, 'leak-stop')).toMatchObject({
+        on: day + 30,
+        because: 'found',
+      });
+      expect(due({ foundSpent, school }, 'sediment')).toMatchObject({
+        on: day + 50,
+        because: 'found',
+      });
+      const lastDone = { 'leak-stop': day + 31 };
+      expect(due({ foundSpent, lastDone, school }, 'leak-stop').because).toBe('yearly');
+    }
+  });
+
+  test('regulator and leak stop are looked at once a year, where there are any', () => {
+    expect(months(due({}, 'regulator'))).toBeCloseTo(12, 1);
+    expect(months(due({}, 'leak-stop'))).toBeCloseTo(12, 1);
+    const site = { ownSource: false, regulator: false, leakStop: false };
+    expect(due({ site }, 'regulator')).toBeUndefined();
   });
 
   test('a mineral bed goes by the mass that it gives', () => {
@@ -90,7 +134,11 @@ describe('what is due', () => {
 
   test('germs are looked for where no authority does', () => {
     expect(due({}, 'germ-test')).toBeDefined();
-    const mains = { ...task, ownSource: false, design: { ...design, lamp: null } };
+    const mains = {
+      ...task,
+      site: { ownSource: false, regulator: false, leakStop: false },
+      design: { ...design, lamp: null },
+    };
     expect(duesOf(mains).some(({ kind }) => kind === 'germ-test')).toBe(false);
   });
 });

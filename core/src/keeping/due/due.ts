@@ -5,7 +5,7 @@ import type { SystemDesign } from '../../system/design.ts';
 import { remineralise } from '../../system/remineralise.ts';
 import { scalingMonths } from '../../system/scaling.ts';
 import { carbonLifeMonths, type Disinfectant } from '../../water/carbonLife.ts';
-import { type Serviced, servicedOf } from './serviced.ts';
+import { type Serviced, type ServicedKind, type ServicedSite, servicedOf } from './serviced.ts';
 
 /** Why something is due: by the calendar, or by what it has done and how it is. */
 export const dueReasons = [
@@ -15,6 +15,9 @@ export const dueReasons = [
   'dissolved',
   'salt-passage',
   'flow',
+  'loading',
+  'hours',
+  'found',
   'yearly',
 ] as const;
 export type DueReason = (typeof dueReasons)[number];
@@ -38,18 +41,31 @@ export interface DueTask {
   assessed: Assessment;
   demandLPerDay: number;
   disinfectant: Disinfectant | null;
-  ownSource: boolean;
+  site: ServicedSite;
   /** Day on which the system was handed over. */
   handedOver: number;
   /** Days on which things were done last, by id. */
   lastDone: Readonly<Record<string, number>>;
   /** Days on which the membrane's two factors meet their limits, where the trend names any. */
   membraneDue: { saltPassage: number | null; flow: number | null };
+  /** Days on which somebody found that something is spent, by id: brown, wetted, let through, not held. */
+  foundSpent: Readonly<Record<string, number>>;
+  /** Months after which a pre-filter's drop is doubled, by what visits read; null where they do not tell. */
+  dropDoublesAfterMonths: number | null;
+  /** A lamp's counter, h, and the day on which it was read; null where nobody looked since it was new. */
+  lampCounter: { hours: number; on: number } | null;
   school: DueSchool;
 }
 
 /** Works that come round, months: defaults of practice. */
-const roundMonths = { 'tank-air': 12, sanitising: 12, 'germ-test': 12 } as const;
+const roundMonths = {
+  regulator: 12,
+  'leak-stop': 12,
+  'tank-air': 12,
+  sanitising: 12,
+  'germ-test': 12,
+} as const;
+const comesRound = (kind: ServicedKind): kind is keyof typeof roundMonths => kind in roundMonths;
 
 /** Calcite of a bed, g/L, and the share of it after whose loss it is filled up: a default of practice. */
 const bed = { gPerL: 1400, topUpShare: 0.5 } as const;
@@ -62,7 +78,7 @@ const farthestMonths = 120;
  * water: disinfectant by litres of feed, calcite past the membrane, minerals that were given, the membrane by its trend.
  */
 export function duesOf(task: DueTask): Due[] {
-  return servicedOf(task.design, task.ownSource)
+  return servicedOf(task.design, task.site)
     .map((serviced): Due => {
       const since = task.lastDone[serviced.id] ?? task.handedOver;
       const reasons = reasonsFor(task, serviced, since).sort((a, b) => a.on - b.on);
@@ -74,16 +90,18 @@ export function duesOf(task: DueTask): Due[] {
 
 type Reason = Due['others'][number];
 
-function reasonsFor(task: DueTask, { kind }: Serviced, since: number): Reason[] {
+function reasonsFor(task: DueTask, { id, kind }: Serviced, since: number): Reason[] {
+  const foundOn = task.foundSpent[id];
+  // What somebody saw holds whatever the school.
+  const found: Reason[] =
+    foundOn !== undefined && foundOn >= since ? [{ because: 'found', on: foundOn }] : [];
   const after = (months: number, because: DueReason): Reason => ({
     because,
     on: Math.round(since + Math.min(months, farthestMonths) * daysInMonth),
   });
-  if (kind === 'tank-air' || kind === 'sanitising' || kind === 'germ-test') {
-    return [after(roundMonths[kind], 'yearly')];
-  }
+  if (comesRound(kind)) return [...found, after(roundMonths[kind], 'yearly')];
   const byCalendar = after(lifeMonths[kind === 'post-filter' ? 'postFilter' : kind], 'calendar');
-  if (task.school === 'calendar') return [byCalendar];
+  if (task.school === 'calendar') return [...found, byCalendar];
   const byCondition = conditionsOf(task, kind).flatMap(({ because, months, on }): Reason[] =>
     on !== undefined
       ? [{ because, on }]
@@ -93,9 +111,13 @@ function reasonsFor(task: DueTask, { kind }: Serviced, since: number): Reason[] 
   );
   // Where nothing is known of a condition there is only the calendar.
   return task.school === 'condition' && byCondition.length > 0
-    ? byCondition
-    : [byCalendar, ...byCondition];
+    ? [...found, ...byCondition]
+    : [...found, byCalendar, ...byCondition];
 }
+
+/** A lamp burns day and night: its customary life in hours, less what its counter has. */
+const lampHoursLeft = ({ hours }: { hours: number }): number =>
+  lifeMonths.lamp * daysInMonth * 24 - hours;
 
 interface Condition {
   because: DueReason;
@@ -105,8 +127,16 @@ interface Condition {
 }
 
 function conditionsOf(
-  { design, assessed, demandLPerDay, disinfectant, membraneDue }: DueTask,
-  kind: Exclude<Serviced['kind'], 'tank-air' | 'sanitising' | 'germ-test'>,
+  {
+    design,
+    assessed,
+    demandLPerDay,
+    disinfectant,
+    membraneDue,
+    dropDoublesAfterMonths,
+    lampCounter,
+  }: DueTask,
+  kind: Exclude<ServicedKind, keyof typeof roundMonths>,
 ): Condition[] {
   switch (kind) {
     case 'carbon': {
@@ -136,8 +166,14 @@ function conditionsOf(
       return gPerDay > 0 ? [{ because: 'dissolved', months: grams / gPerDay / daysInMonth }] : [];
     }
     case 'sediment':
-    case 'post-filter':
+      return dropDoublesAfterMonths === null
+        ? []
+        : [{ because: 'loading', months: dropDoublesAfterMonths }];
     case 'lamp':
+      return lampCounter === null
+        ? []
+        : [{ because: 'hours', on: Math.round(lampCounter.on + lampHoursLeft(lampCounter) / 24) }];
+    case 'post-filter':
       return [];
   }
 }

@@ -8,6 +8,8 @@ export const servicedKinds = [
   'post-filter',
   'mineral',
   'lamp',
+  'regulator',
+  'leak-stop',
   'tank-air',
   'sanitising',
   'germ-test',
@@ -22,8 +24,19 @@ export interface Serviced {
   part: { name: string; price: number; count: number } | null;
 }
 
-/** All that is serviced on a system, in the order of the water. @param ownSource no authority tests the water */
-export function servicedOf(design: SystemDesign, ownSource: boolean): Serviced[] {
+/** What of the house belongs to a system's service. */
+export interface ServicedSite {
+  /** No authority tests the water. */
+  ownSource: boolean;
+  regulator: boolean;
+  leakStop: boolean;
+}
+
+/** All that is serviced on a system, in the order of the water. */
+export function servicedOf(
+  design: SystemDesign,
+  { ownSource, regulator, leakStop }: ServicedSite,
+): Serviced[] {
   const { prefilters, membrane, elements, postFilter, mineral, lamp, tank } = design;
   const one = (kind: ServicedKind, part: { name: string; price: number } | null, count = 1) =>
     part
@@ -32,6 +45,8 @@ export function servicedOf(design: SystemDesign, ownSource: boolean): Serviced[]
   const work = (kind: ServicedKind, isThere: boolean): Serviced[] =>
     isThere ? [{ id: kind, kind, part: null }] : [];
   return [
+    ...work('regulator', regulator),
+    ...work('leak-stop', leakStop),
     ...prefilters.map((part, i): Serviced => ({
       id: `prefilter-${i + 1}`,
       kind: part.media === 'sediment' ? 'sediment' : 'carbon',

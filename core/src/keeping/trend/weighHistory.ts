@@ -42,6 +42,8 @@ export interface WeighedHistory {
   limits: { saltPassageFactor: number; flowFactor: number };
   saltPassage: Summary;
   flow: Summary;
+  /** How likely each rate is at which pre-filters load; see `loadings`. */
+  loading: readonly { c: number; share: number }[];
 }
 
 /**
@@ -116,6 +118,7 @@ export function weighHistory(history: History): Outcome<WeighedHistory> {
       points: mixed(byLoading.map(({ share, water }) => ({ share, points: water }))),
       level: byLoading.reduce((sum, { share, weighed }) => sum + share * meanLevel(weighed), 0),
     },
+    loading: byLoading.map(({ c, share }) => ({ c, share })),
   });
 }
 
@@ -131,6 +134,8 @@ interface Weighing {
 }
 
 interface OfLoading {
+  /** Of `loadings`. */
+  c: number;
   share: number;
   weighed: Weighed;
   water: Point[];
@@ -157,24 +162,25 @@ function weighLoadings(
         );
       });
       const pressures = pressuresOf(history, visits, product, c, instruments);
-      return { pressures, log: Math.log(share) + pressures.logLikelihood };
+      return { c, pressures, log: Math.log(share) + pressures.logLikelihood };
     });
   const best = Math.max(...reduced.map(({ log }) => log));
   const months = visits.flatMap((visit) => (isFlowRead(visit) ? [visit.months] : []));
   const changes = changesAt(laws, months, -1);
   const weighed = reduced
     .filter(({ log }) => log - best > Math.log(negligible))
-    .map(({ pressures, log }) => {
+    .map(({ c, pressures, log }) => {
       const points = visits.flatMap((visit, i): Point[] => {
         const point = waterPoint(visit, i, pressures, backBar, usualPassage, instruments);
         return point ? [point] : [];
       });
       const found = weigh(points, laws, changes, level, grossFlow);
-      return { pressures, points, found, log: log + found.logEvidence };
+      return { c, pressures, points, found, log: log + found.logEvidence };
     });
   const most = Math.max(...weighed.map(({ log }) => log));
   const whole = weighed.reduce((sum, { log }) => sum + Math.exp(log - most), 0);
-  return weighed.map(({ pressures, points, found, log }) => ({
+  return weighed.map(({ c, pressures, points, found, log }) => ({
+    c,
     share: Math.exp(log - most) / whole,
     weighed: found,
     water: points,

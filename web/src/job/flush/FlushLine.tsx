@@ -21,7 +21,7 @@ import { TankLevel } from '../waterline/TankLevel.tsx';
 import { NodeSymbol } from '../waterline/symbols.tsx';
 import { useSolvedLine } from '../waterline/useSolvedLine.ts';
 import { valvesOf, valveSentence } from './valves.ts';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 /** Height of the picture, pixels: on a phone every row of text counts. */
 const depths = { wide: 118, narrow: 86 };

@@ -12,7 +12,8 @@ import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { FlushFindings } from './FlushFindings.tsx';
 import { FlushTimes } from './FlushTimes.tsx';
-import { Runner } from './Runner.tsx';
+import { WholeScreen } from '../runner/WholeScreen.tsx';
+import { Running } from './Running.tsx';
 import { SanitiseChoice } from './SanitiseChoice.tsx';
 import { StepFace } from './StepFace.tsx';
 import { StepList } from './StepList.tsx';
@@ -123,9 +124,15 @@ function Flushing({ flush }: { flush: Flush }) {
       <FlushFindings design={flush.design} water={flush.water} now={now} />
       {list}
       {isWhole && shown && (
-        <Runner flush={flush} shown={shown} list={list} onPick={pick} onClose={() => show(false)}>
+        <WholeScreen
+          label="Flushing"
+          shown={shown.id}
+          head={<Running flush={flush} shown={shown} onPick={pick} />}
+          list={list}
+          onClose={() => show(false)}
+        >
           {face}
-        </Runner>
+        </WholeScreen>
       )}
     </Stack>
   );

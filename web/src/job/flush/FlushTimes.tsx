@@ -4,7 +4,7 @@ import { serverNow } from '../../data/serverClock.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { Link } from 'react-router';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 /** When somebody has to be there again, and when there is water to verify and to drink; gone when all is done. */
 export function FlushTimes({ schedule, now }: { schedule: FlushSchedule; now: number }) {

@@ -13,7 +13,7 @@ import { useComputed } from '../../workers/useComputed.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import type { Flush } from './useFlush.ts';
 import type { FlushDeeds } from './useFlushDeeds.ts';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 interface Props {
   flush: Flush;

@@ -14,11 +14,11 @@ import { type AskedAtEnd, endingOf } from './endingOf.ts';
 import { FlushLine } from './FlushLine.tsx';
 import { NotRight } from './NotRight.tsx';
 import { StepNotes } from './StepNotes.tsx';
-import { StepTimer } from './StepTimer.tsx';
+import { StepTimer } from '../runner/StepTimer.tsx';
 import type { Flush } from './useFlush.ts';
 import type { Ending, FlushDeeds } from './useFlushDeeds.ts';
 import { useNow } from '../../timers/useNow.ts';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 interface Props {
   flush: Flush;

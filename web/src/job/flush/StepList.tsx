@@ -3,7 +3,7 @@ import type { FlushStep } from '@katharos/core';
 import { Button } from '@mantine/core';
 import { useReader } from '../../ui/useReader.ts';
 import type { Flush } from './useFlush.ts';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 interface Props {
   flush: Flush;

@@ -10,7 +10,7 @@ import { StepPhotographs } from '../photographs/StepPhotographs.tsx';
 import { useJobPhotographs } from '../photographs/useJobPhotographs.ts';
 import { flushMeasures, type FlushReading, readingNames } from './flushReadings.ts';
 import type { FlushDeeds } from './useFlushDeeds.ts';
-import styles from './Flush.module.css';
+import styles from '../runner/Runner.module.css';
 
 interface Props {
   step: FlushStep;

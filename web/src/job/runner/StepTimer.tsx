@@ -1,7 +1,7 @@
 import { Text } from '@mantine/core';
 import { useReader } from '../../ui/useReader.ts';
 import { clock } from '../../timers/clock.ts';
-import styles from './Flush.module.css';
+import styles from './Runner.module.css';
 
 interface Props {
   totalS: number;

@@ -1,0 +1,25 @@
+import { TextInput } from '@mantine/core';
+import { useVisit } from './useVisit.ts';
+
+/** The batch of a part that was put in at a visit; nothing for a work, or before it is put in. */
+export function BatchInput({ id, of }: { id: string; of: string }) {
+  const { visit, change } = useVisit(id);
+  const put = visit?.changed?.[of];
+  if (!put?.part) return null;
+  return (
+    <TextInput
+      label={`Batch of ${put.part}`}
+      size="md"
+      maw={320}
+      ml={44}
+      maxLength={80}
+      value={put.batch}
+      onChange={({ currentTarget: { value: batch } }) =>
+        change(({ changed = {} }) => {
+          const held = changed[of];
+          return held ? { changed: { ...changed, [of]: { ...held, batch } } } : {};
+        }, `batch-${of}`)
+      }
+    />
+  );
+}
