@@ -372,7 +372,7 @@ export * from './system/observe.ts';
 export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
 export * from './keeping/trend/history.ts';
 export { type SeriesPicture, type TrendPicture, trendPicture } from './keeping/trend/picture.ts';
-export { type PrefilterLoading, prefilterLoading } from './keeping/trend/loading.ts';
+export { dropDoubledAfter } from './keeping/trend/loading.ts';
 export { type SeriesTrend, type Trend, trend, type TrendState } from './keeping/trend/trend.ts';
 export { nextVisit, type ServiceVisit } from './keeping/due/combine.ts';
 export {

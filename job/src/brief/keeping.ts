@@ -2,6 +2,7 @@ import {
   assess,
   type Due,
   dayOf,
+  dropDoubledAfter,
   duesOf,
   flushTimes,
   type History,
@@ -9,7 +10,6 @@ import {
   newMembrane,
   nextVisit,
   type Outcome,
-  prefilterLoading,
   roSystemOf,
   type Serviced,
   type ServicedKind,
@@ -163,6 +163,7 @@ export function keptOf(
   const site = servicedSiteOf(document);
   const lastDone = lastDoneOf(document);
   const counted = countedLPerDay(document, since);
+  const doubled = history && dropDoubledAfter(history);
   const dues = duesOf({
     design,
     assessed: brief.assessed,
@@ -173,7 +174,7 @@ export function keptOf(
     lastDone,
     membraneDue: { saltPassage: named('saltPassage'), flow: named('flow') },
     foundSpent: foundSpentOf(document, servicedOf(design, site)),
-    dropDoublesAfterMonths: history ? doublesAfter(history) : null,
+    dropDoubledAfterMonths: doubled?.ok ? doubled.value : null,
     lampCounter: lampCounterOf(document),
     school,
   });
@@ -197,14 +198,6 @@ export function servicedSiteOf({
     regulator: brief.ok && brief.value.settings.regulatorBar !== null,
     leakStop: brief.ok && brief.value.settings.leakStop,
   };
-}
-
-/** So much has to be left of what is usual before a loading is believed; a default of ours. */
-const leastTold = 0.15;
-
-function doublesAfter(history: History): number | null {
-  const loading = prefilterLoading(history);
-  return loading.ok && loading.value.told >= leastTold ? loading.value.doublesAfterMonths : null;
 }
 
 /** Which kind of thing each sign says is spent. */

@@ -6,6 +6,7 @@ import {
   newJobDocument,
   plumbingOf,
   type Reading,
+  servicedSiteOf,
   starterCatalogue,
   surveyFields,
   type Survey,
@@ -290,7 +291,13 @@ function documentOf(sample: Sample, at: string): JobDocument {
   document.verify = verified(document, design, bypass, handedOver, by);
   if (sample.progress === 'issued') {
     document.keep.issued = { at: handedOver, by };
-    document.service = composeYears(design, waterOf(document), handedOver, by);
+    document.service = composeYears(
+      design,
+      waterOf(document),
+      handedOver,
+      by,
+      servicedSiteOf(document),
+    );
   }
   return document;
 }

@@ -3,6 +3,7 @@ import {
   normalDeviate,
   type Random,
   seededRandom,
+  type ServicedSite,
   servicedOf,
   type SystemDesign,
 } from '@katharos/core';
@@ -25,8 +26,6 @@ const visits: { months: number; changes: boolean }[] = [
 /** Of the passage, a year: it drifts, and is due in its fourth year. */
 const ageingPerYear = 0.19;
 
-const noSite = { ownSource: false, regulator: false, leakStop: false };
-
 interface Water {
   tdsMgL: number;
   temperatureC: number;
@@ -39,11 +38,20 @@ export function composeYears(
   usual: Water,
   handedOver: string,
   by: string,
+  site: ServicedSite,
 ): NonNullable<JobDocument['service']> {
   const random = seededRandom(17);
   const start = Date.parse(handedOver);
-  const changed = servicedOf(design, noSite).filter(({ kind }) =>
-    ['sediment', 'carbon', 'post-filter', 'tank-air', 'sanitising'].includes(kind),
+  const changed = servicedOf(design, site).filter(({ kind }) =>
+    [
+      'sediment',
+      'carbon',
+      'post-filter',
+      'tank-air',
+      'sanitising',
+      'leak-stop',
+      'regulator',
+    ].includes(kind),
   );
   const all = visits.map(({ months, changes }, i): [string, ServiceVisitRecord] => {
     const at = new Date(start + months * monthMs).toISOString();

@@ -23,7 +23,7 @@ const task: DueTask = {
   disinfectant: null,
   site: { ownSource: true, regulator: true, leakStop: true },
   foundSpent: {},
-  dropDoublesAfterMonths: null,
+  dropDoubledAfterMonths: null,
   lampCounter: null,
   handedOver: day,
   lastDone: {},
@@ -85,11 +85,11 @@ describe('what is due', () => {
   });
 
   test('a sediment filter goes by its drop, where visits tell of it', () => {
-    const quick = due({ dropDoublesAfterMonths: 4 }, 'sediment');
+    const quick = due({ dropDoubledAfterMonths: 4 }, 'sediment');
     expect(quick.because).toBe('loading');
     expect(months(quick)).toBeCloseTo(4, 1);
-    expect(due({ dropDoublesAfterMonths: 30 }, 'sediment').because).toBe('calendar');
-    expect(due({ dropDoublesAfterMonths: 4, school: 'calendar' }, 'sediment').because).toBe(
+    expect(due({ dropDoubledAfterMonths: 30 }, 'sediment').because).toBe('calendar');
+    expect(due({ dropDoubledAfterMonths: 4, school: 'calendar' }, 'sediment').because).toBe(
       'calendar',
     );
   });

@@ -50,8 +50,8 @@ export interface DueTask {
   membraneDue: { saltPassage: number | null; flow: number | null };
   /** Days on which somebody found that something is spent, by id: brown, wetted, let through, not held. */
   foundSpent: Readonly<Record<string, number>>;
-  /** Months after which a pre-filter's drop is doubled, by what visits read; null where they do not tell. */
-  dropDoublesAfterMonths: number | null;
+  /** Months after which a pre-filter's drop is surely doubled, by what visits read; null where they do not tell. */
+  dropDoubledAfterMonths: number | null;
   /** A lamp's counter, h, and the day on which it was read; null where nobody looked since it was new. */
   lampCounter: { hours: number; on: number } | null;
   school: DueSchool;
@@ -133,7 +133,7 @@ function conditionsOf(
     demandLPerDay,
     disinfectant,
     membraneDue,
-    dropDoublesAfterMonths,
+    dropDoubledAfterMonths,
     lampCounter,
   }: DueTask,
   kind: Exclude<ServicedKind, keyof typeof roundMonths>,
@@ -166,9 +166,9 @@ function conditionsOf(
       return gPerDay > 0 ? [{ because: 'dissolved', months: grams / gPerDay / daysInMonth }] : [];
     }
     case 'sediment':
-      return dropDoublesAfterMonths === null
+      return dropDoubledAfterMonths === null
         ? []
-        : [{ because: 'loading', months: dropDoublesAfterMonths }];
+        : [{ because: 'loading', months: dropDoubledAfterMonths }];
     case 'lamp':
       return lampCounter === null
         ? []
