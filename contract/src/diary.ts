@@ -1,4 +1,4 @@
-import { dueReasons, servicedKinds } from '@katharos/core';
+import { dueReasons, servicedKinds, trendStates } from '@katharos/core';
 import { z } from 'zod';
 
 /** What is due on a firm's installed systems, the earliest first. */
@@ -17,6 +17,11 @@ export const diaryRowSchema = z.object({
   name: z.string(),
   address: z.string(),
   phone: z.string(),
+  email: z.string(),
+  /** Who came last; empty where nobody did. */
+  who: z.string(),
+  /** When a letter was written to the household last. */
+  wroteAt: z.iso.datetime().nullable(),
   /** When somebody should come. */
   on: z.iso.date(),
   /** What is done at that visit. */
@@ -67,4 +72,71 @@ export const diaryQuerySchema = z.object({
   today: z.iso.date(),
   /** How far ahead. */
   days: z.coerce.number().int().min(1).max(3660).default(120),
+});
+
+const seriesSchema = z.object({
+  state: z.enum(trendStates),
+  factorNow: z.number(),
+  dueOn: z.iso.date().nullable(),
+});
+
+/** Every installed system, what it needs most first. */
+export const fleetRowSchema = z.object({
+  jobId: z.uuid(),
+  number: z.int(),
+  name: z.string(),
+  address: z.string(),
+  since: z.iso.date(),
+  /** Null where nothing is due that is known of. */
+  dueOn: z.iso.date().nullable(),
+  /** Null while nothing was read that a trend can be made of. */
+  membrane: z
+    .object({ readings: z.int(), saltPassage: seriesSchema, flow: seriesSchema })
+    .nullable(),
+  /** As last read: dissolved solids held back, as a share, and the day; null where both waters were not read. */
+  rejection: z.number().nullable(),
+  readOn: z.iso.date().nullable(),
+});
+export type FleetRow = z.infer<typeof fleetRowSchema>;
+export const fleetSchema = z.object({ rows: z.array(fleetRowSchema), waiting: z.int() });
+
+/** Parts that fall due until a day, against what the van holds. */
+export const forecastSchema = z.object({
+  lines: z.array(
+    z.object({
+      name: z.string(),
+      count: z.int(),
+      /** Of the first of them. */
+      firstOn: z.iso.date(),
+      /** What the van holds of it; null where the catalogue knows no such part. */
+      inVan: z.number().nullable(),
+    }),
+  ),
+  waiting: z.int(),
+});
+
+/** Letters to households of what is due. */
+export const writeLettersSchema = z.strictObject({
+  jobIds: z.array(z.uuid()).min(1).max(200),
+  today: z.iso.date(),
+});
+export const letterSchema = z.object({
+  id: z.uuid(),
+  jobId: z.uuid(),
+  name: z.string(),
+  recipient: z.string(),
+  subject: z.string(),
+  text: z.string(),
+  writtenAt: z.iso.datetime(),
+  writtenBy: z.string(),
+  /** Null while it waits to be handed to the mail. */
+  sentAt: z.iso.datetime().nullable(),
+});
+export type Letter = z.infer<typeof letterSchema>;
+export const lettersSchema = z.object({ letters: z.array(letterSchema) });
+/** What became of an order of letters. */
+export const writtenSchema = z.object({
+  written: z.int(),
+  /** Households without an address of mail, or of which nothing is due. */
+  without: z.array(z.object({ jobId: z.uuid(), name: z.string() })),
 });

@@ -9,6 +9,8 @@ export const householdWordSchema = z.object({
   complaint: z.enum(complaints),
   text: z.string(),
   saidAt: z.iso.datetime(),
+  /** Of the job's photographs; null where none was sent. */
+  photographId: z.uuid().nullable(),
 });
 export const householdSideSchema = z.object({
   /** Address of the page; null where there is none. */

@@ -267,6 +267,7 @@ export { type ExpectedReadings, expectedOf } from './commission/diagnosis/expect
 export { type Proposal } from './commission/diagnosis/nextReading.ts';
 export {
   type Complaint,
+  type Course,
   complaints,
   type FigureSign,
   figureSigns,
@@ -373,7 +374,13 @@ export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
 export * from './keeping/trend/history.ts';
 export { type SeriesPicture, type TrendPicture, trendPicture } from './keeping/trend/picture.ts';
 export { dropDoubledAfter } from './keeping/trend/loading.ts';
-export { type SeriesTrend, type Trend, trend, type TrendState } from './keeping/trend/trend.ts';
+export {
+  type SeriesTrend,
+  type Trend,
+  trend,
+  type TrendState,
+  trendStates,
+} from './keeping/trend/trend.ts';
 export { nextVisit, type ServiceVisit } from './keeping/due/combine.ts';
 export {
   type Due,

@@ -39,6 +39,7 @@ export {
 export * from './brief/brief.ts';
 export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
+export * from './brief/visitExamination.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gaps.ts';
 export * from './brief/keeping.ts';

@@ -10,3 +10,4 @@ export { lineSvg } from './drawings/lineSvg.ts';
 export { type CalendarSource, flushCalendar } from './flushCalendar.ts';
 export { type CalendarVisit, diaryCalendar } from './diaryCalendar.ts';
 export { type HouseholdPage, householdPageOf } from './householdPage.ts';
+export { type DueLetter, dueLetterOf } from './dueLetter.ts';

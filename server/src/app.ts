@@ -25,6 +25,8 @@ import { jobFileRoutes } from './jobFiles/jobFileRoutes.ts';
 import { boardOf } from './jobs/board.ts';
 import { jobRoutes } from './jobs/jobRoutes.ts';
 import type { PaperMill } from './papers/paperMill.ts';
+import { letterRoutes } from './mail/letterRoutes.ts';
+import type { Postman } from './mail/postman.ts';
 import { chainRoutes } from './papers/chainRoutes.ts';
 import { paperRoutes } from './papers/paperRoutes.ts';
 import { photographRoutes } from './photographs/photographRoutes.ts';
@@ -57,6 +59,7 @@ export interface AppParts {
   setupCode: string;
   changes: Changes;
   mill: PaperMill;
+  post: Pick<Postman, 'soon'>;
 }
 
 /** Builds the whole server as one handler, without a port, so that tests run it as it is. */
@@ -104,7 +107,7 @@ export function createApp(parts: AppParts): Express {
   app.use(refuseForeignOrigin);
   app.use('/api', apiRoutes(parts));
   app.use('/feeds', feedRoutes(sequelize, parts.mill));
-  app.use('/home', householdPages(parts.mill));
+  app.use('/home', householdPages(sequelize, parts.mill));
   if (config.webRoot) serveWeb(app, config.webRoot);
   app.use(() => {
     throw new ApiError('not-found');
@@ -114,7 +117,7 @@ export function createApp(parts: AppParts): Express {
 }
 
 /** The API. Whoever is not signed in gets no further than signing in: not even what they send is read. */
-function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): Router {
+function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppParts): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -139,6 +142,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill }: AppParts): R
   });
   router.use('/certificates', chainRoutes());
   router.use('/diary/feed', ownFeedRoutes());
+  router.use('/diary/letters', letterRoutes(sequelize, post.soon));
   router.use('/diary', diaryRoutes(sequelize, mill));
   router.use('/catalogue', catalogueRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));

@@ -8,6 +8,8 @@ import { migrate } from './db/migrate.ts';
 import { hearChanges } from './events/changes.ts';
 import { endEvents } from './events/eventRoutes.ts';
 import { hasOwner } from './firm/firmRepository.ts';
+import { openMailer } from './mail/mailer.ts';
+import { postman } from './mail/postman.ts';
 import { paperMill } from './papers/paperMill.ts';
 import { recordHandedOver } from './papers/recordHandedOver.ts';
 import { seedDemo } from './seed/seedDemo.ts';
@@ -32,18 +34,19 @@ async function prepare() {
   // The worker's module stands beside this one in a build.
   const worker = new URL('./paperWorker.mjs', import.meta.url).href;
   const mill = paperMill(() => Promise.resolve(worker));
+  const post = postman(sequelize, openMailer(config.mail), config.mail.from, logger);
   if (config.demo) {
     await seedDemo(sequelize, new Date());
     await recordHandedOver(sequelize, mill, logger);
   }
-  return { config, logger, sequelize, changes, mill };
+  return { config, logger, sequelize, changes, mill, post };
 }
 
-const { config, logger, sequelize, changes, mill } = await prepare().catch(giveUp);
+const { config, logger, sequelize, changes, mill, post } = await prepare().catch(giveUp);
 
 /** Eight digits, new at every start and of no use once an owner exists. */
 const setupCode = String(randomInt(10 ** 7, 10 ** 8));
-const server = createApp({ config, sequelize, logger, setupCode, changes, mill }).listen(
+const server = createApp({ config, sequelize, logger, setupCode, changes, mill, post }).listen(
   config.port,
   config.host,
   (error) => {
@@ -81,9 +84,10 @@ function stop(): void {
   sweeping.stop();
   endEvents();
   server.close(() => {
-    void Promise.all([sequelize.close(), changes.close(), mill.close()]).then(() =>
-      process.exit(0),
-    );
+    void post
+      .stop()
+      .then(() => Promise.all([sequelize.close(), changes.close(), mill.close()]))
+      .then(() => process.exit(0));
   });
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), 5000).unref();

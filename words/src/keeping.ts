@@ -1,4 +1,5 @@
 import {
+  type Course,
   dateOf,
   type DueReason,
   type SeriesTrend,
@@ -99,6 +100,18 @@ export function trendSentence(
         : `Its limit is not met within five years, by all that is known.`;
   return `${name} drifts: ${times}. ${due}${how}`;
 }
+
+const courseWords: Record<Course, string> = {
+  steady: 'held through the years before this visit: what comes little by little is less likely.',
+  gradual: 'drifted in the years before this visit: what comes little by little is likelier.',
+  sudden: 'jumped between two visits: look for what happened then.',
+};
+
+/** What the years before a visit say of one of the membrane's factors; nothing where too little was read. */
+export const courseSentence = (
+  key: keyof typeof seriesNames,
+  course: Course | null,
+): string | null => course && `${seriesNames[key]} ${courseWords[course]}`;
 
 /** What was read and done at a visit, in a line. */
 export function visitReadings(

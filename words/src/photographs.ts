@@ -7,5 +7,6 @@ export const photographWords: Record<PhotographSubject, string> = {
   drain: 'Drain',
   counter: 'Counter',
   work: 'Work done',
+  complaint: 'From the household',
   other: 'Other',
 };

@@ -78,7 +78,11 @@ export function placeOfReading(code: ReadingCode): ReadingPlace {
 type Verify = JobDocument['verify'];
 
 /** What was read, in the core's units. */
-export function givenOf({ readings, looks = {}, shutoffTest }: Verify): Given[] {
+export function givenOf({
+  readings,
+  looks = {},
+  shutoffTest,
+}: Pick<Verify, 'readings' | 'looks' | 'shutoffTest'>): Given[] {
   const dry = looks['no-product']?.seen === true;
   const figures = keys.flatMap((key): Given[] => {
     const reading = readings[key];

@@ -25,9 +25,14 @@ import {
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
 import type { Reading } from '../document/reading.ts';
-import { type ServiceVisitRecord, type VisitSign, visitSigns } from '../document/serviceRecord.ts';
+import {
+  visitFields,
+  type ServiceVisitRecord,
+  type VisitSign,
+  visitSigns,
+} from '../document/serviceRecord.ts';
 import { type FirmSettings, usualKeeping } from '../fields/firmSettings.ts';
-import { verifyFields, type VerifyKey } from '../fields/fields.ts';
+import { type NotedKey, verifyFields, type VerifyKey } from '../fields/fields.ts';
 import { briefOf, isOwnSource, optionsOf } from './brief.ts';
 
 /** Reads an installed system's years: its history for the trend, and what is due. */
@@ -78,7 +83,11 @@ function readOn(
 }
 
 /** What a system's readings over the years ask of the trend; undefined without a membrane, a water or a reading. */
-export function historyOf(document: Installed, brief = briefFor(document)): History | undefined {
+export function historyOf(
+  document: Installed,
+  brief = briefFor(document),
+  { keeping = {} }: Pick<FirmSettings, 'keeping'> = {},
+): History | undefined {
   const design = membraneDesign(document);
   const since = inUseSince(document);
   if (!design || !since || !brief) return undefined;
@@ -106,8 +115,18 @@ export function historyOf(document: Installed, brief = briefFor(document)): Hist
     permeateBackPressureBar: assessed.running.permeateBackPressureBar,
     readings,
     events,
+    limits: limitsOf(keeping),
   };
 }
+
+/** Where the firm changes a membrane; what it does not say stands at the usual. */
+const limitsOf = ({
+  saltPassageFactor,
+  flowFactor,
+}: NonNullable<FirmSettings['keeping']>): NonNullable<History['limits']> => ({
+  ...(saltPassageFactor === undefined ? {} : { saltPassageFactor }),
+  ...(flowFactor === undefined ? {} : { flowFactor }),
+});
 
 const membraneDesign = ({ system }: Installed): SystemDesign | undefined =>
   system && !isUltravioletLine(system.design) ? system.design : undefined;
@@ -132,6 +151,8 @@ export interface Kept {
   /** What a counter says that is drawn, L/day; null where the household's own figure stands. */
   countedLPerDay: number | null;
   visit: ServiceVisit | null;
+  /** For how long the firm answers for what it put in; 0 for not. */
+  warrantyMonths: number;
 }
 
 /**
@@ -147,7 +168,7 @@ export function keptOf(
   const since = inUseSince(document);
   const brief = briefFor(document);
   if (!design || !since || !brief) return undefined;
-  const history = historyOf(document, brief);
+  const history = historyOf(document, brief, { keeping });
   // Asked for today: a membrane that was changed after its last reading is a new one.
   const lastRead =
     history?.readings
@@ -155,7 +176,7 @@ export function keptOf(
       .sort()
       .at(-1) ?? today;
   const found = history ? trend({ ...history, asOf: lastRead > today ? lastRead : today }) : null;
-  const { school, tripPrice } = { ...usualKeeping, ...keeping };
+  const { school, tripPrice, warrantyMonths } = { ...usualKeeping, ...keeping };
   const named = (key: 'saltPassage' | 'flow') => {
     const on = found?.ok && found.value[key].state !== 'not-enough' ? found.value[key].dueOn : null;
     return on === null ? null : dayOf(on);
@@ -183,6 +204,7 @@ export function keptOf(
     trend: found,
     dues,
     countedLPerDay: counted,
+    warrantyMonths,
     visit: nextVisit(dues, tripPrice, dayOf(today)!),
   };
 }
@@ -276,4 +298,37 @@ function lastDoneOf(document: Installed): Record<string, number> {
     for (const id of Object.keys(changed)) done[id] = dayOf(dateOfInstant(at))!;
   }
   return done;
+}
+
+/** A figure that was read, in the core's units: what questions across a firm are asked of. */
+export interface ReadRow {
+  /** The hand-over, or a visit's id. */
+  visit: string;
+  figure: VerifyKey | NotedKey;
+  /** ISO calendar day. */
+  readOn: string;
+  value: number;
+}
+
+/** All that was read at an installed system, hand-over and visits; no practice. */
+export function readRowsOf(document: Installed): ReadRow[] {
+  const since = inUseSince(document);
+  if (!since) return [];
+  const rows = (
+    visit: string,
+    readOn: string,
+    readings: Partial<Record<VerifyKey | NotedKey, Reading | undefined>>,
+  ) =>
+    Object.entries(readings).flatMap(([key, reading]): ReadRow[] => {
+      const figure = key as VerifyKey | NotedKey;
+      return reading && !reading.simulated
+        ? [{ visit, figure, readOn, value: toCore(visitFields[figure].dimension, reading) }]
+        : [];
+    });
+  return [
+    ...rows('hand-over', since, { ...document.verify.readings, ...document.verify.noted }),
+    ...visitsInOrder(document).flatMap(([id, { at, readings }]) =>
+      rows(id, dateOfInstant(at), readings),
+    ),
+  ];
 }

@@ -9,6 +9,7 @@ export const photographSubjects = [
   'drain',
   'counter',
   'work',
+  'complaint',
   'other',
 ] as const;
 export type PhotographSubject = (typeof photographSubjects)[number];

@@ -1,3 +1,4 @@
+import { complaints, faultCodes } from '@katharos/core';
 import { z } from 'zod';
 import {
   notedFields,
@@ -35,6 +36,10 @@ const visitSchema = z.strictObject({
   readings: readingsOf(visitFields),
   /** What was seen, as found. */
   seen: z.partialRecord(z.enum(visitSigns), tick).optional(),
+  /** What the household complains of. */
+  complaints: z.partialRecord(z.enum(complaints), tick).optional(),
+  /** What was taken for the cause, and is mended at this visit. */
+  faults: whole(z.array(z.enum(faultCodes)).min(1).max(2)).optional(),
   /** A lamp's counter, h. */
   lampHours: z.number().min(0).max(200_000).optional(),
   /** What the visit is for. */

@@ -45,6 +45,13 @@ export const firmSettingsSchema = z.strictObject({
     .strictObject({
       school: z.enum(['calendar', 'condition', 'first']),
       tripPrice: z.number().min(0).max(10000),
+      /** Of the firm's work and of what it puts in, months; 0 for none. */
+      warrantyMonths: z.int().min(0).max(120),
+      /** Of a membrane's factors against its own start: when it is changed. */
+      saltPassageFactor: z.number().min(1.1).max(5),
+      flowFactor: z.number().min(0.3).max(0.95),
+      /** Districts in the order in which they are driven. */
+      districts: z.array(text(80)).max(60),
     })
     .partial()
     .optional(),
@@ -63,7 +70,7 @@ export const usualFirmSettings: FirmSettings = { units: 'metric', currency: 'EUR
 export const usualPrices = { installationPrice: 240, taxShare: 0.2 } as const;
 
 /** How a firm keeps systems until it says otherwise. */
-export const usualKeeping = { school: 'first', tripPrice: 60 } as const;
+export const usualKeeping = { school: 'first', tripPrice: 60, warrantyMonths: 24 } as const;
 
 /** What a firm holds a product to. */
 export const limitsOf = ({ standards }: Pick<FirmSettings, 'standards'>): AcceptanceLimits => ({

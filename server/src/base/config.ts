@@ -20,6 +20,11 @@ const configSchema = z.object({
   KATHAROS_DEMO: z.enum(['0', '1']).default('0'),
   /** Set when TLS ends in front of this server: cookies are then marked Secure and the proxy's address header is trusted. */
   BEHIND_TLS: z.enum(['0', '1']).default('0'),
+  /** Of a mail server, smtp(s)://user:password@host:port; without one, letters are laid into the outbox. */
+  SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
+  MAIL_OUTBOX: z.string().min(1).default('outbox'),
+  /** The address that letters come from. */
+  MAIL_FROM: z.email().default('letters@localhost.localdomain'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -30,6 +35,11 @@ export interface Config {
   readonly webRoot: string | undefined;
   readonly demo: boolean;
   readonly behindTls: boolean;
+  readonly mail: {
+    readonly smtpUrl: string | undefined;
+    readonly outbox: string;
+    readonly from: string;
+  };
   readonly logLevel: string;
   /** Tries to sign in allowed from one address in a quarter of an hour. */
   readonly signInTries: number;
@@ -52,6 +62,11 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     webRoot: data.WEB_ROOT,
     demo: data.KATHAROS_DEMO === '1',
     behindTls: data.BEHIND_TLS === '1',
+    mail: Object.freeze({
+      smtpUrl: data.SMTP_URL,
+      outbox: data.MAIL_OUTBOX,
+      from: data.MAIL_FROM,
+    }),
     logLevel: data.LOG_LEVEL,
     signInTries: 10,
     passwordCost: usualPasswordCost,

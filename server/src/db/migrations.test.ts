@@ -140,6 +140,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0011-dues',
       '0012-feeds',
       '0013-household-pages',
+      '0014-letters-and-copies',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

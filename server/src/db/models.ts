@@ -1,6 +1,7 @@
 import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
-import type { DiaryRow } from '@katharos/contract';
+import type { DiaryRow, FleetRow } from '@katharos/contract';
 import type { Complaint, VanLine, Part } from '@katharos/core';
+import type { PartDue } from '../papers/reckon.ts';
 import {
   type AbstractDataTypeConstructor,
   type CreationOptional,
@@ -176,6 +177,40 @@ export class DuesRow extends Model<InferAttributes<DuesRow>, InferCreationAttrib
   declare reckonedOn: string;
   declare dueOn: string | null;
   declare dues: DiaryRow['dues'];
+  declare since: string | null;
+  declare who: string;
+  declare parts: PartDue[];
+  declare membrane: FleetRow['membrane'];
+}
+
+/** A letter to a household, and how far it went. */
+export class LetterRow extends Model<
+  InferAttributes<LetterRow>,
+  InferCreationAttributes<LetterRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare jobId: string;
+  declare recipient: string;
+  declare subject: string;
+  declare text: string;
+  declare writtenAt: Date;
+  declare writtenBy: string;
+  declare sentAt: CreationOptional<Date | null>;
+  declare tries: CreationOptional<number>;
+}
+
+/** A figure that was read at an installed system: a copy of what its document says. */
+export class ReadingRow extends Model<
+  InferAttributes<ReadingRow>,
+  InferCreationAttributes<ReadingRow>
+> {
+  declare firmId: string;
+  declare jobId: string;
+  declare visit: string;
+  declare figure: string;
+  declare readOn: string;
+  declare value: number;
 }
 
 /** A person's secret address of the diary as a calendar. */
@@ -208,6 +243,7 @@ export class HouseholdWordRow extends Model<
   declare complaint: Complaint;
   declare text: string;
   declare saidAt: Date;
+  declare photographId: CreationOptional<string | null>;
 }
 
 /** A paper that was handed over and is no record yet. */
@@ -373,8 +409,38 @@ export function defineModels(sequelize: Sequelize): void {
       reckonedOn: required(DataTypes.DATEONLY),
       dueOn: { type: DataTypes.DATEONLY },
       dues: json(),
+      since: { type: DataTypes.DATEONLY },
+      who: text(),
+      parts: json(),
+      membrane: { type: DataTypes.JSONB },
     },
     { ...options, tableName: 'dues' },
+  );
+  LetterRow.init(
+    {
+      firmId: firmId(),
+      id: id(),
+      jobId: required(DataTypes.UUID),
+      recipient: text(),
+      subject: text(),
+      text: text(),
+      writtenAt: required(DataTypes.DATE),
+      writtenBy: text(),
+      sentAt: { type: DataTypes.DATE },
+      tries: { ...integer(), defaultValue: 0 },
+    },
+    { ...options, tableName: 'letters' },
+  );
+  ReadingRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      jobId: { type: DataTypes.UUID, primaryKey: true },
+      visit: { type: DataTypes.TEXT, primaryKey: true },
+      figure: { type: DataTypes.TEXT, primaryKey: true },
+      readOn: required(DataTypes.DATEONLY),
+      value: required(DataTypes.DOUBLE),
+    },
+    { ...options, tableName: 'readings' },
   );
   FeedRow.init(
     {
@@ -402,6 +468,7 @@ export function defineModels(sequelize: Sequelize): void {
       complaint: text(),
       text: text(),
       saidAt: required(DataTypes.DATE),
+      photographId: { type: DataTypes.UUID },
     },
     { ...options, tableName: 'household_words' },
   );

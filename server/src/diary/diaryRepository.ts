@@ -1,19 +1,23 @@
 import { createHash } from 'node:crypto';
-import type { DiaryRow } from '@katharos/contract';
+import type { DiaryRow, FleetRow } from '@katharos/contract';
 import type { FirmSettings, JobDocument } from '@katharos/job';
 import { literal, Op, QueryTypes, type Sequelize } from 'sequelize';
-import { DuesRow, JobRow } from '../db/models.ts';
+import { DuesRow, JobRow, ReadingRow } from '../db/models.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
+import type { Reckoning } from '../papers/reckon.ts';
 
 /** Systems that are reckoned at one asking. */
 const atATime = 25;
 /** Days for which a reckoning stands: what has drifted a week further is hardly due another day. */
 const standsDays = 7;
 const mostRows = 500;
+const mostSystems = 5000;
 
-/** What of the firm's settings decides what is due. */
-const waysOf = ({ keeping = {} }: FirmSettings): string =>
-  createHash('sha256').update(JSON.stringify(keeping)).digest('base64url').slice(0, 12);
+/** What of the firm's settings decides what is due; the order of driving does not. */
+function waysOf({ keeping = {} }: FirmSettings): string {
+  const { districts: _order, ...ways } = keeping;
+  return createHash('sha256').update(JSON.stringify(ways)).digest('base64url').slice(0, 12);
+}
 
 interface Asked {
   firmId: string;
@@ -45,16 +49,8 @@ export async function reckonDues(
     { replacements, type: QueryTypes.SELECT },
   );
   for (const { id: jobId, version, document } of open) {
-    const visit = await mill.nextVisit({ document, settings, today }, person);
-    await DuesRow.upsert({
-      firmId,
-      jobId,
-      version,
-      ways,
-      reckonedOn: today,
-      dueOn: visit?.on ?? null,
-      dues: visit?.dues ?? [],
-    });
+    const found = await mill.reckon({ document, settings, today }, person);
+    await keepCopy(sequelize, { firmId, jobId, version, ways, reckonedOn: today }, found);
   }
   if (open.length < atATime) return 0;
   const [left] = await sequelize.query<{ count: string }>(`select count(*) ${stale}`, {
@@ -64,8 +60,42 @@ export async function reckonDues(
   return Number(left!.count);
 }
 
+interface CopyOf {
+  firmId: string;
+  jobId: string;
+  version: number;
+  ways: string;
+  reckonedOn: string;
+}
+
+/** Puts a system's copy and its readings in the place of those before, both or neither. */
+const keepCopy = (
+  sequelize: Sequelize,
+  of: CopyOf,
+  { visit, since, who, parts, membrane, readings }: Reckoning,
+): Promise<void> =>
+  sequelize.transaction(async (transaction) => {
+    const { firmId, jobId } = of;
+    const due = { dueOn: visit?.on ?? null, dues: visit?.dues ?? [] };
+    // Its row first: who reckons the same system waits here for the other.
+    await DuesRow.upsert({ ...of, ...due, since, who, parts, membrane }, { transaction });
+    await ReadingRow.destroy({ where: { firmId, jobId }, transaction });
+    await ReadingRow.bulkCreate(
+      readings.map((reading) => ({ firmId, jobId, ...reading })),
+      { transaction },
+    );
+  });
+
+const shown = { finished: true, archivedAt: null, removedAt: null };
+const ofCustomer = (field: 'phone' | 'email') =>
+  literal(`coalesce(document->'customer'->>'${field}', '')`);
+
 /** What is due until a day, the earliest first. */
-export async function diaryOf(firmId: string, until: string): Promise<DiaryRow[]> {
+export async function diaryOf(
+  sequelize: Sequelize,
+  firmId: string,
+  until: string,
+): Promise<DiaryRow[]> {
   const dues = await DuesRow.findAll({
     where: { firmId, dueOn: { [Op.lte]: until } },
     order: [
@@ -74,29 +104,110 @@ export async function diaryOf(firmId: string, until: string): Promise<DiaryRow[]
     ],
     limit: mostRows,
   });
+  const ids = dues.map(({ jobId }) => jobId);
   const jobs = await JobRow.findAll({
-    where: {
-      firmId,
-      id: dues.map(({ jobId }) => jobId),
-      finished: true,
-      archivedAt: null,
-      removedAt: null,
-    },
+    where: { firmId, id: ids, ...shown },
     attributes: [
       'id',
       'number',
       'name',
       'address',
-      [literal("document->'customer'->>'phone'"), 'phone'],
+      [ofCustomer('phone'), 'phone'],
+      [ofCustomer('email'), 'email'],
     ],
   });
   const byId = new Map(jobs.map((job) => [job.id, job]));
-  return dues.flatMap(({ jobId, dueOn, dues: due }): DiaryRow[] => {
+  const wrote = await lastLetters(sequelize, firmId, ids);
+  return dues.flatMap(({ jobId, dueOn, dues: due, who }): DiaryRow[] => {
     const job = byId.get(jobId);
     if (!job || dueOn === null) return [];
     const { number, name, address } = job;
-    return [
-      { jobId, number, name, address, phone: job.get('phone') as string, on: dueOn, dues: due },
-    ];
+    const phone = job.get('phone') as string;
+    const email = job.get('email') as string;
+    const wroteAt = wrote.get(jobId) ?? null;
+    return [{ jobId, number, name, address, phone, email, who, wroteAt, on: dueOn, dues: due }];
   });
+}
+
+/** When a letter was written last, by system. */
+async function lastLetters(
+  sequelize: Sequelize,
+  firmId: string,
+  ids: string[],
+): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await sequelize.query<{ id: string; at: Date }>(
+    `select job_id as id, max(written_at) as at from letters
+     where firm_id = :firmId and job_id in (:ids) group by job_id`,
+    { replacements: { firmId, ids }, type: QueryTypes.SELECT },
+  );
+  return new Map(rows.map(({ id, at }) => [id, at.toISOString()]));
+}
+
+/** Every installed system with what its copy and its last readings say. */
+export async function fleetOf(sequelize: Sequelize, firmId: string): Promise<FleetRow[]> {
+  return sequelize.query<FleetRow>(
+    `with waters as (
+       select job_id, visit, read_on,
+         max(value) filter (where figure = 'feedTds') as feed,
+         max(value) filter (where figure = 'productTds') as product
+       from readings where firm_id = :firmId and figure in ('feedTds', 'productTds')
+       group by job_id, visit, read_on
+     ), newest as (
+       select distinct on (job_id) job_id, read_on, 1 - product / feed as rejection
+       from waters where feed > 0 and product is not null order by job_id, read_on desc
+     )
+     select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
+       dues.membrane, newest.rejection, newest.read_on as "readOn"
+     from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
+       left join newest on newest.job_id = dues.job_id
+     where dues.firm_id = :firmId and dues.since is not null
+       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
+     order by dues.due_on nulls last, jobs.number limit ${mostSystems}`,
+    { replacements: { firmId }, type: QueryTypes.SELECT },
+  );
+}
+
+/** Parts that fall due until a day, the most wanted first, against what the van holds by the catalogue's names. */
+export async function forecastOf(sequelize: Sequelize, firmId: string, until: string) {
+  const rows = await sequelize.query<{
+    name: string;
+    count: string;
+    firstOn: string;
+    inVan: number | null;
+  }>(
+    `with wanted as (
+       select p.value ->> 'name' as name, sum((p.value ->> 'count')::int) as count, min(p.value ->> 'on') as first_on
+       from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id,
+         jsonb_array_elements(dues.parts) p
+       where dues.firm_id = :firmId and p.value ->> 'on' <= :until
+         and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
+       group by 1
+     ), held as (
+       select parts.part ->> 'name' as name, sum(coalesce(van_stock.quantity, 0)) as quantity
+       from parts left join van_stock on van_stock.firm_id = parts.firm_id and van_stock.part_id = parts.part_id
+       where parts.firm_id = :firmId group by 1
+     )
+     select wanted.name, wanted.count, wanted.first_on as "firstOn", held.quantity as "inVan"
+     from wanted left join held using (name) order by wanted.count desc, wanted.name`,
+    { replacements: { firmId, until }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ count, inVan, ...line }) => ({
+    ...line,
+    count: Number(count),
+    inVan: inVan === null ? null : Number(inVan),
+  }));
+}
+
+/** What is due on some systems, by their ids; those without anything due are left out. */
+export async function findDues(
+  firmId: string,
+  ids: string[],
+): Promise<Map<string, Pick<DiaryRow, 'on' | 'dues'>>> {
+  const rows = await DuesRow.findAll({ where: { firmId, jobId: ids } });
+  return new Map(
+    rows.flatMap(({ jobId, dueOn, dues }) =>
+      dueOn === null ? [] : [[jobId, { on: dueOn, dues }] as const],
+    ),
+  );
 }

@@ -5,7 +5,7 @@ import type { Sequelize } from 'sequelize';
 import { validate } from '../http/validate.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import { diaryOf, reckonDues } from './diaryRepository.ts';
+import { diaryOf, fleetOf, forecastOf, reckonDues } from './diaryRepository.ts';
 import { recall } from './recall.ts';
 
 /** What is due on a firm's installed systems. */
@@ -17,7 +17,22 @@ export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     const asked = { firmId: firm.id, settings: firm.settings, today };
     const waiting = await reckonDues(sequelize, mill, asked, user.id);
     const until = dateOf(dayOf(today)! + days);
-    response.json({ rows: await diaryOf(firm.id, until), waiting });
+    response.json({ rows: await diaryOf(sequelize, firm.id, until), waiting });
+  });
+  router.get('/fleet', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const { today } = validate(diaryQuerySchema, request.query);
+    const asked = { firmId: firm.id, settings: firm.settings, today };
+    const waiting = await reckonDues(sequelize, mill, asked, user.id);
+    response.json({ rows: await fleetOf(sequelize, firm.id), waiting });
+  });
+  router.get('/forecast', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const { today, days } = validate(diaryQuerySchema, request.query);
+    const asked = { firmId: firm.id, settings: firm.settings, today };
+    const waiting = await reckonDues(sequelize, mill, asked, user.id);
+    const until = dateOf(dayOf(today)! + days);
+    response.json({ lines: await forecastOf(sequelize, firm.id, until), waiting });
   });
   router.get('/recall', async (request, response) => {
     const { firm } = sessionOf(response);

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { householdSideSchema } from '@katharos/contract';
+import sharp from 'sharp';
 import request from 'supertest';
 import { errorOf, startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
 
@@ -36,13 +37,41 @@ test('the page is read without signing in, says what helps and not who lives the
   expect(headers['set-cookie']).toBeUndefined();
   expect(text).toContain('How to shut it off');
   expect(text).toContain('In use since 1 May 2024');
-  expect(text).toMatch(/It has been due since May 2025, for: sediment filter/);
+  expect(text).toMatch(/It has been due since May 2025, for: leak stop, sediment filter/);
   expect(text).not.toMatch(/Else|Hidden Lane|<script/);
   const second = await made();
   await request(server.app).get(first).expect(404);
   await request(server.app).get(second).expect(200);
   await agent.delete(`/api/jobs/${job}/household`).expect(204);
   await request(server.app).get(second).expect(404);
+});
+
+test('a photograph comes with the words, without what the telephone wrote into it; what is no picture is refused in words', async () => {
+  const path = await made();
+  const picture = await sharp({
+    create: { width: 900, height: 600, channels: 3, background: '#3388aa' },
+  })
+    .withExif({ IFD0: { Copyright: 'whose telephone' } })
+    .jpeg()
+    .toBuffer();
+  const send = (file: Buffer, name: string) =>
+    request(server.app)
+      .post(path)
+      .field('complaint', 'leak')
+      .field('text', 'It drips behind')
+      .attach('photograph', file, name);
+  expect((await send(picture, 'drip.jpg')).status).toBe(303);
+  const [said] = (await side()).words;
+  expect(said).toMatchObject({ complaint: 'leak', text: 'It drips behind' });
+  const kept = await agent.get(`/api/jobs/${job}/photographs/${said!.photographId}`).expect(200);
+  const { format, exif } = await sharp(kept.body as Buffer).metadata();
+  expect({ format, exif }).toEqual({ format: 'jpeg', exif: undefined });
+  const refused = await send(Buffer.from('<svg onload=alert(1)>'), 'drip.jpg');
+  expect(refused.status).toBe(400);
+  expect(refused.text).toContain('no picture');
+  // A form without a file, as an old browser sends it.
+  expect((await send(Buffer.alloc(0), '')).status).toBe(303);
+  expect((await side()).words[0]!.photographId).toBeNull();
 });
 
 test('what a household says arrives at its firm alone, as it was said and never as code; a wrong form keeps the words', async () => {
@@ -55,9 +84,10 @@ test('what a household says arrives at its firm alone, as it was said and never 
   const told = await post({ complaint: 'slow', text: 'A glass takes <script>ages' });
   expect(told.status).toBe(303);
   expect(told.headers.location).toBe(`${path}?said=1`);
-  expect((await side()).words).toMatchObject([
-    { complaint: 'slow', text: 'A glass takes <script>ages' },
-  ]);
+  expect((await side()).words[0]).toMatchObject({
+    complaint: 'slow',
+    text: 'A glass takes <script>ages',
+  });
   for (let i = 0; i < 6; i += 1) await post({ complaint: 'slow', text: 'again' });
   const often = await post({ complaint: 'slow', text: 'again' });
   expect(often.status).toBe(429);

@@ -15,7 +15,7 @@ const list = (items: readonly string[]): string =>
 
 const style = `body{font:18px/1.5 system-ui,sans-serif;max-width:38em;margin:0 auto;padding:16px;color:#12303a;background:#f4f7f6}
 h1{font-size:1.5em}h2{font-size:1.15em;margin-top:1.6em}li{margin:.4em 0}
-label{display:block;margin:.8em 0 .2em}select,textarea,button{font:inherit;width:100%;min-height:48px;padding:8px;border:1px solid #4a6068;border-radius:8px;background:#fff;color:inherit;box-sizing:border-box}
+label{display:block;margin:.8em 0 .2em}select,textarea,button,input{font:inherit;width:100%;min-height:48px;padding:8px;border:1px solid #4a6068;border-radius:8px;background:#fff;color:inherit;box-sizing:border-box}
 button{background:#146576;color:#fff;border:0;margin-top:1em}.said{background:#e3f3ea;padding:12px;border-radius:8px}.fault{background:#fbe7e8;padding:12px;border-radius:8px}
 @media(prefers-color-scheme:dark){body{background:#0c1c22;color:#e6f1f2}select,textarea{background:#13272f;border-color:#a9bec4}.said{background:#12321f}.fault{background:#3a1417}}
 @media print{form,.said{display:none}body{background:#fff;color:#000}}`;
@@ -44,10 +44,11 @@ ${said ? '<p class="said" role="status">It is told. Where water runs, close it o
 <h2>What was done</h2>${done.length > 0 ? list(done.map(({ when, what }) => `${when}. ${what}`)) : '<p>Nobody had to come yet.</p>'}
 <h2>Something is not right</h2>
 ${fault ? `<p class="fault" role="alert">${safe(fault)}</p>` : ''}
-<form method="post"><label for="complaint">What it is</label><select id="complaint" name="complaint">${complaints
+<form method="post" enctype="multipart/form-data"><label for="complaint">What it is</label><select id="complaint" name="complaint">${complaints
   .map((one) => `<option value="${one}">${safe(complaintWords[one])}</option>`)
   .join('')}</select>
 <label for="text">In your words</label><textarea id="text" name="text" rows="4" maxlength="1000">${safe(text)}</textarea>
+<label for="photograph">A photograph, if it helps</label><input id="photograph" name="photograph" type="file" accept="image/*">
 <button type="submit">Tell ${safe(firm)}</button></form>
 </main></body></html>
 `;

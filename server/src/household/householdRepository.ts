@@ -1,5 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import type { Complaint } from '@katharos/core';
+import { photographLimits } from '@katharos/job';
+import type { Sequelize } from 'sequelize';
+import { lockJob } from '../jobs/jobRepository.ts';
+import { addPhotograph, countPhotographs } from '../photographs/photographRepository.ts';
+import type { PreparedPhotograph } from '../photographs/preparePhotograph.ts';
 import { FirmRow, HouseholdPageRow, HouseholdWordRow } from '../db/models.ts';
 
 interface Whose {
@@ -20,11 +25,12 @@ export async function householdSide({ firmId, jobId }: Whose) {
   });
   return {
     token: page?.token ?? null,
-    words: words.map(({ id, complaint, text, saidAt }) => ({
+    words: words.map(({ id, complaint, text, saidAt, photographId = null }) => ({
       id,
       complaint,
       text,
       saidAt: saidAt.toISOString(),
+      photographId,
     })),
   };
 }
@@ -47,10 +53,30 @@ export async function findPage(token: string) {
   return page && firm ? { jobId: page.jobId, firm } : undefined;
 }
 
-export async function say(
+/** What a household says, both its words and its photograph, or neither; beyond what a job keeps of photographs the words come alone. */
+export const say = (
+  sequelize: Sequelize,
   { firmId, jobId }: Whose,
-  { complaint, text }: { complaint: Complaint; text: string },
+  {
+    complaint,
+    text,
+    photograph,
+  }: { complaint: Complaint; text: string; photograph: PreparedPhotograph | undefined },
   saidAt: Date,
-): Promise<void> {
-  await HouseholdWordRow.create({ firmId, jobId, complaint, text, saidAt });
-}
+): Promise<void> =>
+  sequelize.transaction(async (transaction) => {
+    const key = { firmId, jobId };
+    await lockJob(firmId, jobId, transaction);
+    const isKept =
+      photograph && (await countPhotographs(key, transaction)) < photographLimits.perJob;
+    const said = {
+      about: 'complaint',
+      step: null,
+      caption: text.slice(0, 300),
+      takenBy: 'The household',
+      takenAt: saidAt,
+    } as const;
+    const { id = null } = isKept ? await addPhotograph(key, photograph, said, transaction) : {};
+    const words = { ...key, complaint, text, saidAt, photographId: id };
+    await HouseholdWordRow.create(words, { transaction });
+  });

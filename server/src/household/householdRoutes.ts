@@ -1,8 +1,18 @@
 import { type ApiErrorCode, saySchema } from '@katharos/contract';
 import { dateOf } from '@katharos/core';
 import { householdPageOf } from '@katharos/papers';
+import { photographLimits } from '@katharos/job';
 import { checkInput } from '@katharos/words';
-import express, { type ErrorRequestHandler, type Request, type Response, Router } from 'express';
+import multer from 'multer';
+import type { Sequelize } from 'sequelize';
+import { preparePhotograph } from '../photographs/preparePhotograph.ts';
+import express, {
+  type ErrorRequestHandler,
+  type Request,
+  type RequestHandler,
+  type Response,
+  Router,
+} from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { ApiError } from '../http/apiError.ts';
 import { onlyPlainText } from '../http/plainText.ts';
@@ -49,6 +59,7 @@ const sentences: Partial<Record<ApiErrorCode, string>> = {
   'invalid-input': 'This holds characters that are no text. Go back and write it in plain words.',
   'too-large': 'This is longer than can be taken. Go back and say it in fewer words.',
   busy: 'The server is busy. Try again in a minute.',
+  'not-a-picture': 'This file is no picture that can be read. Go back and send another, or none.',
 };
 
 /** So often may one address look, and so often may it say something, an hour. */
@@ -65,8 +76,19 @@ const limited = (limit: number) =>
     },
   });
 
+/** The form with a photograph in it; what is too large, or more than one, is told as such. */
+const upload = multer({
+  storage: multer.memoryStorage(),
+  limits: { fileSize: photographLimits.fileBytes, files: 1, fields: 4, fieldSize: 8000, parts: 6 },
+}).single('photograph');
+const oneFile: RequestHandler = (request, response, next) => {
+  void upload(request, response, (error: unknown) => {
+    next(error instanceof multer.MulterError ? new ApiError('too-large') : error);
+  });
+};
+
 /** The household's page itself: without signing in, by an address that nobody guesses. */
-export function householdPages(mill: PaperMill): Router {
+export function householdPages(sequelize: Sequelize, mill: PaperMill): Router {
   const router = Router();
   const found = async (request: Request) => {
     const token = String(request.params.token);
@@ -83,7 +105,7 @@ export function householdPages(mill: PaperMill): Router {
     const { firm, job } = await found(request);
     const { document } = job;
     const today = dateOf(Math.floor(Date.now() / 86400e3));
-    const visit = await mill.nextVisit({ document, settings: firm.settings, today }, job.id);
+    const { visit } = await mill.reckon({ document, settings: firm.settings, today }, job.id);
     const page = householdPageOf({
       document,
       firm: { name: firm.name, settings: firm.settings },
@@ -103,6 +125,7 @@ export function householdPages(mill: PaperMill): Router {
     '/:token',
     limited(sayings),
     express.urlencoded({ extended: false, limit: '8kb' }),
+    oneFile,
     onlyPlainText,
     async (request, response) => {
       const { firm, jobId, token } = await found(request);
@@ -118,7 +141,11 @@ export function householdPages(mill: PaperMill): Router {
         });
         return;
       }
-      await say({ firmId: firm.id, jobId }, checked.value, new Date());
+      const photograph = request.file?.size
+        ? await preparePhotograph(request.file.buffer)
+        : undefined;
+      const said = { ...checked.value, photograph };
+      await say(sequelize, { firmId: firm.id, jobId }, said, new Date());
       response.redirect(303, `/home/${token}?said=1`);
     },
   );

@@ -1,6 +1,6 @@
 import { Piscina } from 'piscina';
 import { ApiError } from '../http/apiError.ts';
-import type { NextVisit, VisitOrder } from './nextVisit.ts';
+import type { Reckoning, SystemOrder } from './reckon.ts';
 import type { PaperContents, PaperSource, PdfOrder, SetKind } from './paperContent.ts';
 
 /** Makes papers beside the server's own thread, so that nobody waits for another's sheet. */
@@ -11,8 +11,8 @@ export interface PaperMill {
     person: string,
   ) => Promise<PaperContents[K] | undefined>;
   pdf: (order: PdfOrder, person: string) => Promise<Buffer>;
-  /** When somebody should come to an installed system, and what for; null where nothing is due. */
-  nextVisit: (order: VisitOrder, person: string) => Promise<NextVisit | null>;
+  /** How an installed system stands: when somebody should come, what for, and what it will want. */
+  reckon: (order: SystemOrder, person: string) => Promise<Reckoning>;
   close: () => Promise<void>;
 }
 
@@ -52,7 +52,7 @@ export function paperMill(filename: () => Promise<string>): PaperMill {
     content: (kind, source, person) =>
       run('content', { kind, source }, person) as ReturnType<PaperMill['content']> as never,
     pdf: async (order, person) => Buffer.from((await run('pdf', order, person)) as Uint8Array),
-    nextVisit: (order, person) => run('nextVisit', order, person) as Promise<NextVisit | null>,
+    reckon: (order, person) => run('reckon', order, person) as Promise<Reckoning>,
     close: async () => {
       await (await pool)?.destroy();
     },

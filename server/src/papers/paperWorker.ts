@@ -5,7 +5,7 @@ import {
   type PdfOrder,
   type SetKind,
 } from './paperContent.ts';
-import { nextVisitOf } from './nextVisit.ts';
+import { reckon as reckonSystem } from './reckon.ts';
 import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
 import { marked, setPdf } from './pdf.ts';
@@ -45,4 +45,4 @@ export const pdf = (order: PdfOrder): Promise<Buffer> =>
       : marked(layoutOf(order), order.record),
   );
 
-export const nextVisit = nextVisitOf;
+export const reckon = reckonSystem;

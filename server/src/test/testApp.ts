@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type ApiErrorBody, apiErrors } from '@katharos/contract';
@@ -14,6 +16,8 @@ import { openDatabase } from '../db/database.ts';
 import { migrate } from '../db/migrate.ts';
 import { hearChanges } from '../events/changes.ts';
 import { createFirm } from '../firm/firmRepository.ts';
+import { openMailer } from '../mail/mailer.ts';
+import { type Postman, postman } from '../mail/postman.ts';
 import { type PaperMill, paperMill } from '../papers/paperMill.ts';
 import { demoJobs } from '../seed/demoJobs.ts';
 import { hashPassword } from '../session/passwords.ts';
@@ -40,6 +44,9 @@ export interface TestApp {
   /** Adds a firm with an owner and returns an agent that is signed in as that owner. */
   signedIn: (firm: string) => Promise<ReturnType<typeof request.agent>>;
   log: string[];
+  /** Folder into which letters are laid. */
+  outbox: string;
+  post: Postman;
   close: () => Promise<void>;
 }
 
@@ -107,13 +114,18 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
   const logger = pino({ level: 'info' }, { write: (line: string) => log.push(line) });
   const changes = hearChanges(own.href, logger);
   const mill = paperMill(builtWorker);
-  const app = createApp({ config, sequelize, logger, setupCode, changes, mill });
+  const outbox = mkdtempSync(join(tmpdir(), 'katharos-outbox-'));
+  const mailer = change.mail ? openMailer(change.mail) : openMailer({ smtpUrl: undefined, outbox });
+  const post = postman(sequelize, mailer, 'letters@firm.example', logger);
+  const app = createApp({ config, sequelize, logger, setupCode, changes, mill, post });
   return {
     app,
     sequelize,
     mill,
     logger,
     log,
+    outbox,
+    post,
     signedIn: async (firm) => {
       const email = `owner@${firm}.example`;
       const owner = { name: `Owner of ${firm}`, email, passwordHash: await sharedHash };
@@ -128,6 +140,8 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
       return agent;
     },
     close: async () => {
+      await post.stop();
+      rmSync(outbox, { recursive: true, force: true });
       await Promise.all([changes.close(), mill.close()]);
       await sequelize.close();
       await admin.query(`drop database ${name} with (force)`);

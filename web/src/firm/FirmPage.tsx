@@ -9,6 +9,7 @@ import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { CertificatesPanel } from './CertificatesPanel.tsx';
+import { KeepingPanel } from './KeepingPanel.tsx';
 import { OddsPanel } from './OddsPanel.tsx';
 import { standardFields } from './standardFields.ts';
 import {
@@ -268,6 +269,11 @@ function FirmForm({ settings }: { settings: FirmSettings }) {
             ))}
           </SimpleGrid>
         </section>
+        <KeepingPanel
+          keeping={draft.keeping ?? {}}
+          currency={draft.currency}
+          onChange={(keeping) => set({ keeping })}
+        />
         <OddsPanel odds={draft.odds ?? {}} onChange={(odds) => set({ odds })} />
         <section className="panel" aria-label="The household a survey begins with">
           <Group justify="space-between">

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { perfectReadings, tankSystem, withFault } from '../../test/testedSamples.ts';
 import { diagnose } from './diagnose.ts';
 import { type FaultCode, faultCodes, possibleFaults } from './fault.ts';
-import { chancesOfHints, type Hint } from './hint.ts';
+import { chancesOfHints, type Course, type Hint } from './hint.ts';
 import { learnedOdds, usualOdds, weightsOf } from './odds.ts';
 import { asSurveyed } from './scenario.ts';
 
@@ -87,5 +87,29 @@ describe('how often a firm finds what', () => {
       probabilityOf('precharge-lost', [], weights) / probabilityOf('carbon-spent', [], weights);
     expect(shifted / usual / 3).toBeGreaterThan(0.8);
     expect(shifted / usual / 3).toBeLessThan(1.25);
+  });
+});
+
+describe('how a membrane went in the years before', () => {
+  test('speaks for what comes little by little where it drifted, and against it where it held', () => {
+    const relation = (course: Course) => {
+      const found = chances({ trend: 'saltPassage', course });
+      return found.get('membrane-oxidised')! / found.get('membrane-bypass')!;
+    };
+    expect(relation('gradual')).toBeGreaterThan(1.5);
+    expect(relation('steady')).toBeLessThan(0.6);
+    expect(relation('sudden')).toBeLessThan(1);
+  });
+
+  test('leaves what moves no membrane as it was among itself', () => {
+    const found = chances({ trend: 'flow', course: 'gradual' });
+    expect(found.get('meter-miscalibrated')).toBeCloseTo(found.get('healthy')!, 12);
+  });
+
+  test('moves the diagnosis, and less than a reading does', () => {
+    const before = probabilityOf('membrane-old', []);
+    const drifted: Hint[] = [{ trend: 'saltPassage', course: 'gradual' }];
+    expect(probabilityOf('membrane-old', drifted)).toBeGreaterThan(before);
+    expect(probabilityOf('membrane-absent', drifted)).toBeLessThan(0.01);
   });
 });

@@ -21,8 +21,15 @@ export type FigureSign = (typeof figureSigns)[number];
 export const complaints = ['slow', 'taste', 'runs-to-drain', 'noise', 'leak'] as const;
 export type Complaint = (typeof complaints)[number];
 
-/** Something that was noticed and not measured. */
-export type Hint = { sign: FigureSign } | { complaint: Complaint };
+/** How one of a membrane's factors went in the years before: as it was, little by little, or at once. */
+export const courses = ['steady', 'gradual', 'sudden'] as const;
+export type Course = (typeof courses)[number];
+
+/** Something that was noticed and not measured; or how a membrane went in the years before. */
+export type Hint =
+  | { sign: FigureSign }
+  | { complaint: Complaint }
+  | { trend: 'saltPassage' | 'flow'; course: Course };
 
 /** How much off is seen at all, over a sound system's. */
 const seen = { none: 0.15, hard: 1.6, slow: 1.5, weak: 0.6, tds: 1.7 } as const;
@@ -60,6 +67,33 @@ const complainedOf: Record<
   leak: null,
 };
 
+/** What comes little by little and would have been seen coming; anything else comes at once, mostly since somebody looked last. */
+const slowFaults: ReadonlySet<FaultCode> = new Set([
+  'carbon-spent',
+  'membrane-oxidised',
+  'membrane-scaled',
+  'membrane-old',
+]);
+
+/** From when a factor is called changed: a fifth. */
+const changed = 1.2;
+
+/**
+ * Chance that the years before went so, by whether a fault comes little by little and would have moved this factor. Where it would not, or
+ * comes at once, the years say how often membranes go so in any case. Choices of ours.
+ */
+const courseChances: Record<Course, { slowMover: number; quickMover: number; other: number }> = {
+  steady: { slowMover: 0.15, quickMover: 0.6, other: 0.6 },
+  gradual: { slowMover: 0.75, quickMover: 0.25, other: 0.3 },
+  sudden: { slowMover: 0.1, quickMover: 0.3, other: 0.1 },
+};
+
+/** Whether a fault moves a membrane's own factor, beside a sound one. */
+const moves = (of: 'saltPassage' | 'flow', now: Signs, sound: Signs): boolean =>
+  of === 'flow'
+    ? now.productLPerH < sound.productLPerH / changed
+    : now.productLPerH > 0 && now.productTdsMgL > sound.productTdsMgL * changed;
+
 /** Places in a severity's range that stand for all of it. */
 export const middles = [0.1, 0.3, 0.5, 0.7, 0.9] as const;
 
@@ -82,23 +116,21 @@ export function chancesOfHints(
   hints: readonly Hint[],
   asked: readonly FaultCode[] = [],
 ): Map<FaultCode, number> {
-  const telling = hints.flatMap((hint) => {
-    if ('sign' in hint) return [{ isShown: shows[hint.sign], mistaken: mistakenShare }];
+  const telling = hints.flatMap((hint): Telling[] => {
+    if ('trend' in hint) return [courseTelling(hint)];
+    if ('sign' in hint) return [seenTelling(shows[hint.sign], mistakenShare)];
     const isShown = complainedOf[hint.complaint];
-    return isShown ? [{ isShown, mistaken: complainedWrongly }] : [];
+    return isShown ? [seenTelling(isShown, complainedWrongly)] : [];
   });
   const sound = signsOf(usual);
-  const chance = (as: Scenario): number => {
+  const chance = (as: Scenario, fault: FaultCode): number => {
     try {
       const now = signsOf(as);
-      return telling.reduce(
-        (all, { isShown, mistaken }) => all * (isShown(now, sound, as) ? 1 - mistaken : mistaken),
-        1,
-      );
+      return telling.reduce((all, { chanceOf }) => all * chanceOf({ now, sound, as, fault }), 1);
     } catch (error) {
       if (!(error instanceof NoBalance)) throw error;
       // What cannot run shows nothing that could be told of.
-      return telling.reduce((all, { mistaken }) => all * mistaken, 1);
+      return telling.reduce((all, { without }) => all * without, 1);
     }
   };
   const faults = possibleFaults(usual.system, usual.samplePoint, asked);
@@ -107,7 +139,40 @@ export function chancesOfHints(
       fault,
       telling.length === 0
         ? 1
-        : scenariosOf(usual, fault).reduce((sum, { as, share }) => sum + share * chance(as), 0),
+        : scenariosOf(usual, fault).reduce(
+            (sum, { as, share }) => sum + share * chance(as, fault),
+            0,
+          ),
     ]),
   );
 }
+
+/** What a hint says of a system as it would be with a fault. */
+interface Telling {
+  chanceOf: (told: { now: Signs; sound: Signs; as: Scenario; fault: FaultCode }) => number;
+  /** Of a system that cannot run. */
+  without: number;
+}
+
+const seenTelling = (
+  isShown: (now: Signs, sound: Signs, as: Scenario) => boolean,
+  mistaken: number,
+): Telling => ({
+  chanceOf: ({ now, sound, as }) => (isShown(now, sound, as) ? 1 - mistaken : mistaken),
+  without: mistaken,
+});
+
+const courseTelling = ({
+  trend,
+  course,
+}: {
+  trend: 'saltPassage' | 'flow';
+  course: Course;
+}): Telling => {
+  const { slowMover, quickMover, other } = courseChances[course];
+  return {
+    chanceOf: ({ now, sound, fault }) =>
+      !moves(trend, now, sound) ? other : slowFaults.has(fault) ? slowMover : quickMover,
+    without: other,
+  };
+};

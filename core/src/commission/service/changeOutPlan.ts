@@ -1,7 +1,9 @@
 import { flushTimes } from '../../base/practice.ts';
 import type { Serviced, ServicedKind } from '../../keeping/due/serviced.ts';
 import type { SystemDesign } from '../../system/design.ts';
+import type { FaultCode } from '../diagnosis/fault.ts';
 import { isSealed } from '../flush/flushPlan.ts';
+import { mendingAct } from './mendPlan.ts';
 import { type Act, servicePlan } from './servicePlan.ts';
 import type { Closing, ServiceStep } from './serviceStep.ts';
 
@@ -58,16 +60,17 @@ function closingOf(design: SystemDesign, kind: ServicedKind): Closing {
   }
 }
 
-/** The steps of a change-out: all that is to be done, in one opening. */
+/** The steps of a visit: all that is to be changed and mended, in one opening. */
 export const changeOutPlan = (
   design: SystemDesign,
   what: readonly Pick<Serviced, 'id' | 'kind'>[],
+  faults: readonly FaultCode[] = [],
 ): ServiceStep[] =>
-  servicePlan(
-    design,
-    [...what]
+  servicePlan(design, [
+    ...faults.map(mendingAct),
+    ...[...what]
       .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
-      .map(({ id, kind }) => ({
+      .map(({ id, kind }): Act => ({
         ...changes[kind],
         ...(kind === 'lamp' ? { lamp: true as const } : {}),
         step: {
@@ -75,7 +78,7 @@ export const changeOutPlan = (
           data: { what: kind, id, closing: closingOf(design, kind) },
         },
       })),
-  );
+  ]);
 
 /** What a change opens, for whoever walks the states. */
 export const opensOf = (kind: ServicedKind): Act['opens'] => changes[kind].opens;

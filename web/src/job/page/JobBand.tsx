@@ -1,4 +1,4 @@
-import { customerSchema, type Stage } from '@katharos/job';
+import { customerSchema, type JobDocument, type Stage } from '@katharos/job';
 import { checkInput } from '@katharos/words';
 import { ActionIcon, Group, Text, TextInput, Tooltip } from '@mantine/core';
 import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
@@ -110,24 +110,30 @@ function Kept() {
   );
 }
 
+/** What of a customer is typed here. */
+type Typed = Pick<JobDocument['customer'], 'name' | 'address' | 'phone' | 'email'>;
+
 function CustomerForm({ onDone }: { onDone: () => void }) {
   const { document, edit } = useJob();
   const half = useHalfTyped('customer');
   const [customer, setCustomer] = useState(() => ({
     ...document.customer,
-    ...(half.restored ? (JSON.parse(half.restored) as { name: string; address: string }) : {}),
+    ...(half.restored ? (JSON.parse(half.restored) as Partial<Typed>) : {}),
   }));
   const checked = checkInput(customerSchema, customer);
-  const faultOf = (field: 'name' | 'address') =>
+  const faultOf = (field: keyof Typed) =>
     checked.ok ? undefined : checked.faults.find(({ path }) => path === field)?.sentence;
   const type = (next: typeof customer) => {
     setCustomer(next);
-    half.keep(JSON.stringify({ name: next.name, address: next.address }));
+    const { name, address, phone, email } = next;
+    half.keep(JSON.stringify({ name, address, phone, email }));
   };
   const commit = () => {
     if (!checked.ok) return;
-    const { name, address } = checked.value;
-    edit(({ customer: current }) => ({ customer: { ...current, name, address } }));
+    const { name, address, phone, email } = checked.value;
+    edit(({ customer: { email: _old, ...current } }) => ({
+      customer: { ...current, name, address, phone, ...(email ? { email } : {}) },
+    }));
     half.forget();
     onDone();
   };
@@ -143,6 +149,10 @@ function CustomerForm({ onDone }: { onDone: () => void }) {
         event.preventDefault();
         commit();
       }}
+      onBlur={({ currentTarget, relatedTarget }) => {
+        // Whoever goes on to the next box is not done yet.
+        if (!currentTarget.contains(relatedTarget)) commit();
+      }}
     >
       <Group align="flex-start" grow>
         <TextInput
@@ -157,7 +167,22 @@ function CustomerForm({ onDone }: { onDone: () => void }) {
           value={customer.address}
           error={faultOf('address')}
           onChange={(event) => type({ ...customer, address: event.currentTarget.value })}
-          onBlur={commit}
+        />
+      </Group>
+      <Group align="flex-start" grow mt="xs">
+        <TextInput
+          label="Telephone"
+          type="tel"
+          value={customer.phone}
+          error={faultOf('phone')}
+          onChange={(event) => type({ ...customer, phone: event.currentTarget.value })}
+        />
+        <TextInput
+          label="E-mail"
+          type="email"
+          value={customer.email ?? ''}
+          error={faultOf('email')}
+          onChange={(event) => type({ ...customer, email: event.currentTarget.value })}
         />
       </Group>
       <button type="submit" hidden />

@@ -1,22 +1,20 @@
 import { type Examination, explainsNothing, suspectsOf } from '@katharos/core';
 import {
-  causeOfFaults,
   evidenceOf,
   leadSentence,
   readingLabel,
-  sayProbability,
   sayReading,
   saySound,
   shortCause,
   standsOut,
-  worthALine,
 } from '@katharos/words';
-import { Button, Group, Progress, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
 import type { Examined } from '../../workers/tasks.ts';
 import type { Computed } from '../../workers/useComputed.ts';
+import { Causes } from './Causes.tsx';
 import { MendOffer } from './Mending.tsx';
 import { StoryLine } from './StoryLine.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
@@ -107,7 +105,7 @@ function Found({ examined, examination }: FoundProps) {
           <ReadingEntry code={diagnosis.next.reading} />
         </div>
       )}
-      <Causes examined={examined} />
+      <Causes diagnosis={diagnosis} />
       <StoryLine
         examination={examination}
         expected={expected}
@@ -116,29 +114,6 @@ function Found({ examined, examination }: FoundProps) {
       <Stories examined={examined} examination={examination} />
       {!isHealthy && first!.faults.length > 0 && <MendOffer suspect={first!} />}
     </>
-  );
-}
-
-/** The causes, each with how likely it is. */
-function Causes({ examined: { diagnosis } }: { examined: Examined }) {
-  const reader = useReader();
-  const shown = suspectsOf(diagnosis)
-    .filter(({ probability }) => probability >= worthALine)
-    .slice(0, 6);
-  return (
-    <ol aria-label="Likely causes" style={{ listStyle: 'none', padding: 0, margin: 0 }}>
-      {shown.map(({ faults, probability }) => (
-        <li key={faults.join()} style={{ marginBottom: 8 }}>
-          <Group justify="space-between" wrap="nowrap" align="start">
-            <Text>{causeOfFaults(faults, reader)}</Text>
-            <Text fw={650} style={{ whiteSpace: 'nowrap' }}>
-              {sayProbability(probability, reader)}
-            </Text>
-          </Group>
-          <Progress value={100 * probability} size="sm" aria-hidden />
-        </li>
-      ))}
-    </ol>
   );
 }
 

@@ -16,6 +16,7 @@ import { NoteField } from '../../../ui/typed/NoteField.tsx';
 import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useEdit } from '../../open/useJob.ts';
 import { AsFound } from './AsFound.tsx';
+import { VisitCauses } from './VisitCauses.tsx';
 import { useVisit } from './useVisit.ts';
 import { VisitSteps } from './VisitSteps.tsx';
 
@@ -72,6 +73,9 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
           />
         </SimpleGrid>
         <AsFound id={id} design={design} site={site} />
+        {(visit.kind === 'complaint' || visit.kind === 'repair' || visit.complaints) && (
+          <VisitCauses id={id} />
+        )}
         <Checkbox.Group
           label="What is done at this visit"
           value={visit.planned ?? []}

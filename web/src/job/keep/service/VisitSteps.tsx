@@ -21,8 +21,9 @@ export function VisitSteps({ id, design, serviced }: Props) {
   const [isWhole, setWhole] = useState(false);
   if (!visit) return null;
   const planned = serviced.filter((one) => visit.planned?.includes(one.id));
-  if (planned.length === 0) return null;
-  const steps = changeOutPlan(design, planned);
+  const { faults = [] } = visit;
+  if (planned.length + faults.length === 0) return null;
+  const steps = changeOutPlan(design, planned, faults);
   const tick = (step: ServiceStep, isDone: boolean) =>
     change(({ done = {}, begun = {}, changed = {} }) => {
       const now = stamp();

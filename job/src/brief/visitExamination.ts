@@ -1,0 +1,79 @@
+import {
+  type Complaint,
+  type Course,
+  type Examination,
+  type Hint,
+  readingExists,
+  type SeriesTrend,
+  trend,
+  usualTestInstruments,
+  weightsOf,
+} from '@katharos/core';
+import type { JobDocument } from '../document/job.ts';
+import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
+import type { FirmSettings } from '../fields/firmSettings.ts';
+import { examinedFrom, givenOf, testedOf } from './examination.ts';
+import { historyOf, visitsInOrder } from './keeping.ts';
+
+/** How each of a membrane's factors went before a visit; null where too little was read. */
+export type CoursesBefore = Record<'saltPassage' | 'flow', Course | null>;
+
+const courseOf = ({ state, shape }: SeriesTrend): Course | null =>
+  state === 'not-enough'
+    ? null
+    : state === 'steady'
+      ? 'steady'
+      : shape === 'step'
+        ? 'sudden'
+        : 'gradual';
+
+type Installed = Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify' | 'keep' | 'service'>;
+
+/** What the visits before one say of the membrane. */
+export function coursesBefore(document: Installed, id: string): CoursesBefore {
+  const nothing = { saltPassage: null, flow: null };
+  const visits = visitsInOrder(document);
+  const before = visits.slice(
+    0,
+    visits.findIndex(([one]) => one === id),
+  );
+  const history = historyOf({
+    ...document,
+    service: { ...document.service, visits: Object.fromEntries(before) },
+  });
+  const found = history && trend(history);
+  return found?.ok
+    ? { saltPassage: courseOf(found.value.saltPassage), flow: courseOf(found.value.flow) }
+    : nothing;
+}
+
+/** A visit as a question to the diagnosis, the years before it as evidence; undefined while too little was read. */
+export function examinationOfVisit(
+  document: Installed,
+  id: string,
+  { odds = {} }: Pick<FirmSettings, 'odds'> = {},
+): Examination | undefined {
+  const visit: ServiceVisitRecord | undefined = document.service?.visits?.[id];
+  const given = visit ? givenOf({ readings: visit.readings, shutoffTest: 'not-done' }) : [];
+  if (!visit || !examinedFrom.every((code) => given.some((one) => one.code === code)))
+    return undefined;
+  const system = testedOf(document);
+  if (!system) return undefined;
+  const complained = Object.keys(visit.complaints ?? {}) as Complaint[];
+  const courses = Object.entries(coursesBefore(document, id)) as [
+    keyof CoursesBefore,
+    Course | null,
+  ][];
+  const hints: Hint[] = [
+    ...complained.map((complaint) => ({ complaint })),
+    ...courses.flatMap(([of, course]) => (course ? [{ trend: of, course }] : [])),
+  ];
+  return {
+    system,
+    instruments: usualTestInstruments,
+    given: given.filter(({ code }) => readingExists(code, system)),
+    hints,
+    weights: weightsOf(odds),
+    beyond: true,
+  };
+}

@@ -1,0 +1,154 @@
+import { complaints, suspectsOf } from '@katharos/core';
+import { coursesBefore, examinationOfVisit, placeOfReading, visitFields } from '@katharos/job';
+import {
+  causeOfFaults,
+  complaintAdvice,
+  complaintWords,
+  courseSentence,
+  evidenceOf,
+  leadSentence,
+  mendOfFaults,
+  readingLabel,
+} from '@katharos/words';
+import { Button, Checkbox, Group, Stack, Text } from '@mantine/core';
+import { useMemo } from 'react';
+import { useSession } from '../../../data/session.ts';
+import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
+import { Tone } from '../../../ui/Tone.tsx';
+import { underAThumb } from '../../../ui/underAThumb.ts';
+import { useReader } from '../../../ui/useReader.ts';
+import { useComputed } from '../../../workers/useComputed.ts';
+import { Causes } from '../../verify/Causes.tsx';
+import { useVisit } from './useVisit.ts';
+
+/** What the household complains of at a visit, what may be behind it by the readings and the years before, and what mends it. */
+export function VisitCauses({ id }: { id: string }) {
+  const { document, visit, change, stamp } = useVisit(id);
+  const { settings } = useSession()!.firm;
+  const reader = useReader();
+  const { survey, size, system, verify, keep, service } = document;
+  const asked = useMemo(() => {
+    const installed = { survey, size, system, verify, keep, service };
+    return {
+      examination: examinationOfVisit(installed, id, settings),
+      courses: coursesBefore(installed, id),
+    };
+  }, [survey, size, system, verify, keep, service, id, settings]);
+  const [state] = useComputed('examine', asked.examination ?? null, { settleMs: 300 });
+  if (!visit) return null;
+  const noted = visit.complaints ?? {};
+  const examined = state.kind === 'done' ? state.value : state.before;
+  const [first] = examined ? suspectsOf(examined.diagnosis) : [];
+  const isFound = first && first.faults[0] !== 'healthy' && first.faults.length > 0;
+  const next = examined?.diagnosis.next;
+  const place = next && placeOfReading(next.reading);
+  return (
+    <Stack gap="sm" role="group" aria-label="What the household complains of">
+      <Checkbox.Group
+        label="What the household complains of"
+        value={complaints.filter((one) => noted[one])}
+        onChange={(chosen) =>
+          change(({ complaints: before = {} }) => ({
+            complaints: Object.fromEntries(
+              complaints
+                .filter((one) => chosen.includes(one))
+                .map((one) => [one, before[one] ?? stamp()]),
+            ),
+          }))
+        }
+      >
+        <Group gap="lg">
+          {complaints.map((one) => (
+            <Checkbox
+              key={one}
+              value={one}
+              size="md"
+              styles={underAThumb}
+              label={complaintWords[one]}
+            />
+          ))}
+        </Group>
+      </Checkbox.Group>
+      {complaints.map(
+        (one) =>
+          noted[one] &&
+          complaintAdvice[one] && (
+            <Text key={one} size="sm">
+              {complaintAdvice[one]}
+            </Text>
+          ),
+      )}
+      {Object.keys(noted).length > 0 && !asked.examination && (
+        <Text size="sm" c="dimmed">
+          With feed and product TDS as found, the causes are weighed.
+        </Text>
+      )}
+      {examined && asked.examination && (
+        <>
+          <Tone kind={isFound ? 'warn' : 'good'} head={leadSentence(examined.diagnosis, reader)}>
+            <ul>
+              {evidenceOf(asked.examination.given, examined.expected, reader).map(
+                ({ code, sentence }) => (
+                  <li key={code}>{sentence}</li>
+                ),
+              )}
+              {(['saltPassage', 'flow'] as const).map((key) => {
+                const sentence = courseSentence(key, asked.courses[key]);
+                return sentence && <li key={key}>{sentence}</li>;
+              })}
+            </ul>
+          </Tone>
+          {next && (
+            <div role="group" aria-label="Read next">
+              <Text fw={650}>
+                Read next: {readingLabel(next.reading)}, about {next.minutes} min
+              </Text>
+              {place && 'figure' in place && (
+                <QuantityInput
+                  field={visitFields[place.figure]}
+                  quantity={visit.readings[place.figure]}
+                  onCommit={(quantity) =>
+                    change(({ readings }) => {
+                      const { [place.figure]: _old, ...rest } = readings;
+                      const { at, by } = stamp();
+                      return {
+                        readings: quantity
+                          ? { ...rest, [place.figure]: { ...quantity, takenAt: at, by } }
+                          : rest,
+                      };
+                    })
+                  }
+                />
+              )}
+            </div>
+          )}
+          <Causes diagnosis={examined.diagnosis} />
+          {isFound && visit.faults?.join() !== first.faults.join() && (
+            <Group>
+              <Text>{mendOfFaults(first.faults)}</Text>
+              <Button
+                variant="default"
+                size="md"
+                onClick={() => change(() => ({ faults: [...first.faults] }))}
+              >
+                Mend it at this visit
+              </Button>
+            </Group>
+          )}
+        </>
+      )}
+      {visit.faults && (
+        <Group>
+          <Text>Mended at this visit: {reader.within(causeOfFaults(visit.faults, reader))}.</Text>
+          <Button
+            variant="subtle"
+            size="md"
+            onClick={() => change(() => ({ faults: undefined }))}
+          >
+            Do not mend it
+          </Button>
+        </Group>
+      )}
+    </Stack>
+  );
+}
