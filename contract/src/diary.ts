@@ -100,6 +100,14 @@ export const fleetRowSchema = z.object({
 export type FleetRow = z.infer<typeof fleetRowSchema>;
 export const fleetSchema = z.object({ rows: z.array(fleetRowSchema), waiting: z.int() });
 
+/** A part of a system that falls due, and when it will be put in. */
+export interface PartDue {
+  name: string;
+  count: number;
+  /** ISO calendar day. */
+  on: string;
+}
+
 /** Parts that fall due until a day, against what the van holds. */
 export const forecastSchema = z.object({
   lines: z.array(

@@ -12,6 +12,8 @@ export const householdWordSchema = z.object({
   /** Of the job's photographs; null where none was sent. */
   photographId: z.uuid().nullable(),
 });
+export type HouseholdWord = z.infer<typeof householdWordSchema>;
+
 export const householdSideSchema = z.object({
   /** Address of the page; null where there is none. */
   path: z.string().nullable(),

@@ -1,6 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { appendFileSync, rmSync } from 'node:fs';
+import { appendFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import {
@@ -17,6 +18,8 @@ const root = join(import.meta.dirname, '../..');
 export interface App {
   url: string;
   databaseUrl: string;
+  /** Folder into which letters are laid. */
+  outbox: string;
   stop: () => Promise<void>;
   /** Ends it without a word, as a lost power line does. */
   kill: () => Promise<void>;
@@ -63,6 +66,7 @@ export async function startApp({
   webRoot = builtPage,
 }: Start = {}): Promise<App> {
   const database = databaseUrl ?? (await newDatabase());
+  const outbox = mkdtempSync(join(tmpdir(), 'katharos-outbox-'));
   const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
     env: {
       ...process.env,
@@ -72,6 +76,7 @@ export async function startApp({
       WEB_ROOT: webRoot,
       KATHAROS_DEMO: '1',
       LOG_LEVEL: 'error',
+      MAIL_OUTBOX: outbox,
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
@@ -85,7 +90,11 @@ export async function startApp({
   return {
     url,
     databaseUrl: database,
-    stop: () => stopped(server),
+    outbox,
+    stop: async () => {
+      await stopped(server);
+      rmSync(outbox, { recursive: true, force: true });
+    },
     kill: () => stopped(server, 'SIGKILL'),
   };
 }

@@ -11,3 +11,4 @@ export { type CalendarSource, flushCalendar } from './flushCalendar.ts';
 export { type CalendarVisit, diaryCalendar } from './diaryCalendar.ts';
 export { type HouseholdPage, householdPageOf } from './householdPage.ts';
 export { type DueLetter, dueLetterOf } from './dueLetter.ts';
+export { districtOf, drivingOrder } from './round.ts';

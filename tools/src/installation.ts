@@ -130,6 +130,7 @@ function startServer({
         PORT: port,
         WEB_ROOT: join(root, 'web/dist'),
         KATHAROS_DEMO: demo ? '1' : '0',
+        MAIL_OUTBOX: process.env.MAIL_OUTBOX ?? join(demo ? localFolder : dataFolder(), 'outbox'),
       },
     },
   );

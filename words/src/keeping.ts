@@ -5,6 +5,7 @@ import {
   type SeriesTrend,
   type ServicedKind,
   type ServiceVisit,
+  type TrendState,
 } from '@katharos/core';
 import {
   conditionKeys,
@@ -60,6 +61,14 @@ export function visitSentence({ on, dues }: ServiceVisit, today: number, reader:
     ? 'Due today.'
     : `The next visit is due on ${reader.day(dateOf(on))}, in ${reader.number(days, 0)} ${reader.plural(days, { one: 'day', other: 'days' })}.`;
 }
+
+/** How one of a membrane's factors stands, in a table. */
+export const trendStateWords: Record<TrendState, string> = {
+  steady: 'Holds',
+  drifting: 'Drifts',
+  'limit-reached': 'At its limit',
+  'not-enough': 'Too few readings',
+};
 
 const seriesNames = { saltPassage: 'Salt passage', flow: 'Flow' } as const;
 

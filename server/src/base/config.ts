@@ -22,7 +22,7 @@ const configSchema = z.object({
   BEHIND_TLS: z.enum(['0', '1']).default('0'),
   /** Of a mail server, smtp(s)://user:password@host:port; without one, letters are laid into the outbox. */
   SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
-  MAIL_OUTBOX: z.string().min(1).default('outbox'),
+  MAIL_OUTBOX: z.string().min(1).default('.local/outbox'),
   /** The address that letters come from. */
   MAIL_FROM: z.email().default('letters@localhost.localdomain'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),

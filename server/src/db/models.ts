@@ -1,7 +1,6 @@
 import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
-import type { DiaryRow, FleetRow } from '@katharos/contract';
+import type { DiaryRow, FleetRow, PartDue } from '@katharos/contract';
 import type { Complaint, VanLine, Part } from '@katharos/core';
-import type { PartDue } from '../papers/reckon.ts';
 import {
   type AbstractDataTypeConstructor,
   type CreationOptional,

@@ -25,7 +25,7 @@ export async function householdSide({ firmId, jobId }: Whose) {
   });
   return {
     token: page?.token ?? null,
-    words: words.map(({ id, complaint, text, saidAt, photographId = null }) => ({
+    words: words.map(({ id, complaint, text, saidAt, photographId }) => ({
       id,
       complaint,
       text,

@@ -1,4 +1,4 @@
-import type { DiaryRow, FleetRow } from '@katharos/contract';
+import type { DiaryRow, FleetRow, PartDue } from '@katharos/contract';
 import { dateOf } from '@katharos/core';
 import {
   type FirmSettings,
@@ -18,14 +18,6 @@ export interface SystemOrder {
   today: string;
 }
 export type NextVisit = Pick<DiaryRow, 'on' | 'dues'>;
-
-/** A part that falls due, and when it will be put in. */
-export interface PartDue {
-  name: string;
-  count: number;
-  /** ISO calendar day. */
-  on: string;
-}
 
 /** What the diary keeps of a system. */
 export interface Reckoning {

@@ -1,25 +1,58 @@
-import type { DiaryRow } from '@katharos/contract';
-import { dateOf, dayOf } from '@katharos/core';
-import { dueReasonWords, servicedNames } from '@katharos/words';
-import { Anchor, NativeSelect, Skeleton, Stack, Text, Title, Group } from '@mantine/core';
+import { NativeSelect, SegmentedControl, Skeleton, Stack, Text, Title, Group } from '@mantine/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { troubleOf } from '../data/api.ts';
 import { today as todayHere } from '../data/today.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
-import { useReader } from '../ui/useReader.ts';
 import { useDiaryQuery } from './diaryApi.ts';
+import { ByDay, ByPerson, ByPlace } from './DiaryGroups.tsx';
 import { FeedPanel } from './FeedPanel.tsx';
+import { FleetPanel } from './FleetPanel.tsx';
+import { ForecastPanel } from './ForecastPanel.tsx';
+import { LettersPanel } from './LettersPanel.tsx';
 import { RecallPanel } from './RecallPanel.tsx';
 
 const spans = [31, 120, 365] as const;
 /** While systems are still being reckoned, it is asked again so often, ms. */
 const againMs = 1500;
 
-/** What is due on the firm's systems: overdue, this week, this month and later, each as the one visit that does what belongs together. */
+const views = {
+  day: 'By day',
+  place: 'By place',
+  person: 'By person',
+  systems: 'All systems',
+} as const;
+type View = keyof typeof views;
+
+/** What is due on the firm's systems, each as the one visit that does what belongs together; and all of them by what they need. */
 export function DiaryPage() {
+  const [params, setParams] = useSearchParams();
+  const view = (Object.keys(views) as View[]).find((one) => one === params.get('view')) ?? 'day';
+  return (
+    <Stack gap="lg">
+      <PageTitle>Diary</PageTitle>
+      <Title order={1}>Due for service</Title>
+      <SegmentedControl
+        className="no-print"
+        size="md"
+        aria-label="View of the diary"
+        value={view}
+        data={Object.entries(views).map(([value, label]) => ({ value, label }))}
+        onChange={(next) =>
+          setParams(next === 'day' ? {} : { view: next }, { preventScrollReset: true })
+        }
+      />
+      {view === 'systems' ? <FleetPanel /> : <Dues view={view} />}
+      <ForecastPanel />
+      <RecallPanel />
+      <FeedPanel />
+    </Stack>
+  );
+}
+
+function Dues({ view }: { view: Exclude<View, 'systems'> }) {
   const [days, setDays] = useState<number>(120);
   const today = todayHere();
   const [again, setAgain] = useState(false);
@@ -30,10 +63,8 @@ export function DiaryPage() {
   const isWaiting = (data?.waiting ?? 0) > 0;
   if (isWaiting !== again) setAgain(isWaiting);
   return (
-    <Stack gap="lg">
-      <PageTitle>Diary</PageTitle>
-      <Group justify="space-between" align="flex-end">
-        <Title order={1}>Due for service</Title>
+    <>
+      <Group justify="flex-end">
         <NativeSelect
           label="Looking ahead"
           className="no-print"
@@ -58,10 +89,11 @@ export function DiaryPage() {
           </Text>
         </div>
       )}
-      {data && <Groups rows={data.rows} today={today} />}
-      <RecallPanel />
-      <FeedPanel />
-    </Stack>
+      {data && view === 'day' && <ByDay rows={data.rows} today={today} />}
+      {data && view === 'place' && <ByPlace rows={data.rows} />}
+      {data && view === 'person' && <ByPerson rows={data.rows} />}
+      {data && <LettersPanel rows={data.rows} today={today} onWritten={() => void refetch()} />}
+    </>
   );
 }
 
@@ -70,61 +102,3 @@ const spanWords: Record<(typeof spans)[number], string> = {
   120: 'Four months',
   365: 'A year',
 };
-
-function Groups({ rows, today }: { rows: readonly DiaryRow[]; today: string }) {
-  const now = dayOf(today)!;
-  const until = (days: number) => dateOf(now + days);
-  const groups = [
-    { title: 'Overdue', from: '', to: today },
-    { title: 'This week', from: today, to: until(7) },
-    { title: 'This month', from: until(7), to: until(31) },
-    { title: 'Later', from: until(31), to: '9999' },
-  ];
-  return groups.map(({ title, from, to }) => {
-    const own = rows.filter(({ on }) => on >= from && on < to);
-    return (
-      own.length > 0 && (
-        <section key={title} className="panel" aria-label={title}>
-          <Title order={2} size="h4" mb="sm">
-            {title}
-          </Title>
-          <ul style={{ listStyle: 'none', padding: 0, margin: 0 }}>
-            {own.map((row) => (
-              <Row key={row.jobId} row={row} />
-            ))}
-          </ul>
-        </section>
-      )
-    );
-  });
-}
-
-function Row({ row: { jobId, name, address, phone, on, dues } }: { row: DiaryRow }) {
-  const reader = useReader();
-  const names = [...new Set(dues.map(({ kind }) => servicedNames[kind]))];
-  const [first] = dues;
-  return (
-    <li style={{ padding: '10px 0' }}>
-      <Group justify="space-between" align="start" wrap="nowrap">
-        <div>
-          <Anchor
-            component={Link}
-            to={`/jobs/${jobId}/keep?view=service`}
-            fw={650}
-            style={{ lineHeight: '44px' }}
-          >
-            {name}
-          </Anchor>
-          <Text size="sm">{[address, phone].filter(Boolean).join(' · ')}</Text>
-          <Text size="sm">
-            {reader.list(names.map((one, i) => (i === 0 ? one : reader.within(one))))}
-            {first && first.because !== 'yearly' && ` (${dueReasonWords[first.because]})`}
-          </Text>
-        </div>
-        <Text fw={650} style={{ whiteSpace: 'nowrap', lineHeight: '44px' }}>
-          {reader.day(on)}
-        </Text>
-      </Group>
-    </li>
-  );
-}

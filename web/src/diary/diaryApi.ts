@@ -1,4 +1,14 @@
-import { diarySchema, feedSchema, newFeedSchema, recallSchema } from '@katharos/contract';
+import {
+  diarySchema,
+  feedSchema,
+  fleetSchema,
+  forecastSchema,
+  lettersSchema,
+  newFeedSchema,
+  recallSchema,
+  writtenSchema,
+} from '@katharos/contract';
+import { v4 as newId } from 'uuid';
 import type { z } from 'zod';
 import { api } from '../data/api.ts';
 
@@ -8,6 +18,33 @@ const diaryApi = api.injectEndpoints({
       query: ({ today, days }) => `/diary?today=${today}&days=${days}`,
       responseSchema: diarySchema,
       providesTags: ['Jobs'],
+    }),
+    fleet: build.query<z.infer<typeof fleetSchema>, { today: string }>({
+      query: ({ today }) => `/diary/fleet?today=${today}`,
+      responseSchema: fleetSchema,
+      providesTags: ['Jobs'],
+    }),
+    forecast: build.query<z.infer<typeof forecastSchema>, { today: string; days: number }>({
+      query: ({ today, days }) => `/diary/forecast?today=${today}&days=${days}`,
+      responseSchema: forecastSchema,
+      providesTags: ['Jobs'],
+    }),
+    letters: build.query<z.infer<typeof lettersSchema>, void>({
+      query: () => '/diary/letters',
+      responseSchema: lettersSchema,
+      keepUnusedDataFor: 0,
+    }),
+    writeLetters: build.mutation<
+      z.infer<typeof writtenSchema>,
+      { jobIds: string[]; today: string }
+    >({
+      query: (body) => ({
+        url: '/diary/letters',
+        method: 'POST',
+        body,
+        headers: { 'Idempotency-Key': newId() },
+      }),
+      responseSchema: writtenSchema,
     }),
     recall: build.query<z.infer<typeof recallSchema>, { part: string; batch: string }>({
       query: (params) => ({ url: '/diary/recall', params }),
@@ -33,6 +70,10 @@ export const {
   useDiaryQuery,
   useEndFeedMutation,
   useFeedQuery,
+  useFleetQuery,
+  useForecastQuery,
+  useLettersQuery,
+  useWriteLettersMutation,
   useRecallQuery,
   useMakeFeedMutation,
 } = diaryApi;

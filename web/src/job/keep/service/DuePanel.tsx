@@ -1,4 +1,4 @@
-import { dateOf, dayOf } from '@katharos/core';
+import { dateOf, dayOf, daysInMonth } from '@katharos/core';
 import type { Kept } from '@katharos/job';
 import { dueReasonWords, servicedName, visitSentence } from '@katharos/words';
 import { Table, Text, Title } from '@mantine/core';
@@ -7,7 +7,13 @@ import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 
 /** What is due, when and why, and the one visit that does what belongs together. */
-export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: string }) {
+export function DuePanel({
+  kept: { dues, visit, countedLPerDay, warrantyMonths },
+  today,
+}: {
+  kept: Kept;
+  today: string;
+}) {
   const reader = useReader();
   const now = dayOf(today)!;
   const first = dues[0];
@@ -35,6 +41,11 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
           </Text>
         </Tone>
       )}
+      {countedLPerDay !== null && (
+        <Text size="sm" c="dimmed" mt="xs">
+          Reckoned with the counter: {reader.say('dailyVolume', countedLPerDay)}.
+        </Text>
+      )}
       <WideTable minWidth={620} label="What is due, scrolls sideways">
         <Table aria-label="Everything that is serviced">
           <Table.Thead>
@@ -44,6 +55,7 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
               <Table.Th>Because</Table.Th>
               <Table.Th>Otherwise</Table.Th>
               <Table.Th>Last</Table.Th>
+              {warrantyMonths > 0 && <Table.Th>Warranty until</Table.Th>}
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
@@ -74,6 +86,9 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
                     .join('; ')}
                 </Table.Td>
                 <Table.Td>{reader.day(dateOf(due.since))}</Table.Td>
+                {warrantyMonths > 0 && (
+                  <Table.Td>{due.part && reader.day(warrantyEnds(due, warrantyMonths))}</Table.Td>
+                )}
               </Table.Tr>
             ))}
           </Table.Tbody>
@@ -82,6 +97,10 @@ export function DuePanel({ kept: { dues, visit }, today }: { kept: Kept; today: 
     </section>
   );
 }
+
+/** The last day on which the firm answers for a part. */
+const warrantyEnds = ({ since }: Kept['dues'][number], months: number): string =>
+  dateOf(Math.round(since + months * daysInMonth));
 
 /** So near that somebody should be told. */
 const soonDays = 31;

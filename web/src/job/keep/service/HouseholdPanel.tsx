@@ -1,3 +1,4 @@
+import type { HouseholdWord } from '@katharos/contract';
 import { complaintWords } from '@katharos/words';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import QRCode from 'qrcode';
@@ -10,7 +11,7 @@ import { useJobId } from '../../open/useJob.ts';
 import { useEndPageMutation, useHouseholdSideQuery, useMakePageMutation } from './householdApi.ts';
 
 /** The household's own page: its address and code, and what was said there. */
-export function HouseholdPanel() {
+export function HouseholdPanel({ onVisit }: { onVisit: (word: HouseholdWord) => void }) {
   const jobId = useJobId();
   const reader = useReader();
   const { data, refetch } = useHouseholdSideQuery(jobId);
@@ -59,10 +60,21 @@ export function HouseholdPanel() {
         </Group>
         {data.words.length > 0 && (
           <ul aria-label="What the household said">
-            {data.words.map(({ id, complaint, text, saidAt }) => (
-              <li key={id}>
-                {reader.when(saidAt, 'date')}: {complaintWords[complaint]}
-                {text && `, “${text}”`}
+            {data.words.map((word) => (
+              <li key={word.id}>
+                {reader.when(word.saidAt, 'date')}: {complaintWords[word.complaint]}
+                {word.text && `, “${word.text}”`}{' '}
+                <Button variant="subtle" size="sm" mih={44} onClick={() => onVisit(word)}>
+                  Begin a visit for it
+                </Button>
+                {word.photographId && (
+                  <img
+                    src={`/api/jobs/${jobId}/photographs/${word.photographId}`}
+                    alt={`Photograph sent with: ${complaintWords[word.complaint]}`}
+                    loading="lazy"
+                    style={{ display: 'block', maxWidth: 'min(100%, 320px)', borderRadius: 8 }}
+                  />
+                )}
               </li>
             ))}
           </ul>

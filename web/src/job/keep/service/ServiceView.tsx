@@ -1,4 +1,5 @@
-import { inUseSince, visitsInOrder } from '@katharos/job';
+import type { HouseholdWord } from '@katharos/contract';
+import { inUseSince, type ServiceVisitRecord, visitsInOrder } from '@katharos/job';
 import { Button, Group, Loader, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
@@ -28,25 +29,28 @@ export function ServiceView() {
   const [state] = useComputed('kept', since ? asked : null, { settleMs: 200 });
   const shown = state.kind === 'done' ? state.value : state.before;
   const visits = visitsInOrder(document);
-  const begin = () => {
+  const add = (visit: Omit<ServiceVisitRecord, 'at' | 'by' | 'readings'>) => {
     const id = newId();
-    const planned = shown?.kept.visit?.dues.map((due) => due.id) ?? [];
     edit(({ service = {} }) => ({
       service: {
         ...service,
-        visits: {
-          ...service.visits,
-          [id]: {
-            kind: planned.length > 0 ? 'change-out' : 'reading',
-            ...stamp(),
-            readings: {},
-            ...(planned.length > 0 ? { planned } : {}),
-            note: '',
-          },
-        },
+        visits: { ...service.visits, [id]: { ...visit, ...stamp(), readings: {} } },
       },
     }));
     setOpen(id);
+  };
+  const begin = () => {
+    const planned = shown?.kept.visit?.dues.map((due) => due.id) ?? [];
+    add(
+      planned.length > 0
+        ? { kind: 'change-out', planned, note: '' }
+        : { kind: 'reading', note: '' },
+    );
+  };
+  /** Somebody goes for what the household said. */
+  const goFor = ({ complaint, text }: HouseholdWord) => {
+    add({ kind: 'complaint', complaints: { [complaint]: stamp() }, note: text });
+    window.scrollTo({ top: 0 });
   };
   return (
     <Stack gap="md">
@@ -79,7 +83,7 @@ export function ServiceView() {
       {shown && <DuePanel kept={shown.kept} today={today} />}
       {shown && <TrendPanel shown={shown} />}
       <VisitList visits={visits} open={open} onOpen={setOpen} />
-      {since && <HouseholdPanel />}
+      {since && <HouseholdPanel onVisit={goFor} />}
       {since && <Since />}
     </Stack>
   );

@@ -140,11 +140,7 @@ export function VisitCauses({ id }: { id: string }) {
       {visit.faults && (
         <Group>
           <Text>Mended at this visit: {reader.within(causeOfFaults(visit.faults, reader))}.</Text>
-          <Button
-            variant="subtle"
-            size="md"
-            onClick={() => change(() => ({ faults: undefined }))}
-          >
+          <Button variant="subtle" size="md" onClick={() => change(() => ({ faults: undefined }))}>
             Do not mend it
           </Button>
         </Group>

@@ -1,0 +1,147 @@
+import type { FleetRow } from '@katharos/contract';
+import { dateOf, dayOf, daysInMonth } from '@katharos/core';
+import { usualKeeping } from '@katharos/job';
+import { trendStateWords } from '@katharos/words';
+import { NativeSelect, Skeleton, Table, Text } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { troubleOf } from '../data/api.ts';
+import { useSession } from '../data/session.ts';
+import { today as todayHere } from '../data/today.ts';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { Tone } from '../ui/Tone.tsx';
+import { useReader } from '../ui/useReader.ts';
+import { WideTable } from '../ui/WideTable.tsx';
+import { useFleetQuery } from './diaryApi.ts';
+
+const againMs = 1500;
+
+/** What a system needs, the most pressing first. */
+const needs = ['limit', 'overdue', 'drifts', 'soon', 'unread', 'nothing'] as const;
+type Need = (typeof needs)[number];
+const needWords: Record<Need, string> = {
+  limit: 'Membrane at its limit',
+  overdue: 'Overdue',
+  drifts: 'Membrane drifts',
+  soon: 'Due within a month',
+  unread: 'Not read for over a year',
+  nothing: 'Nothing now',
+};
+
+function needOf({ membrane, dueOn, readOn }: FleetRow, today: string): Need {
+  const states = membrane ? [membrane.saltPassage.state, membrane.flow.state] : [];
+  const now = dayOf(today)!;
+  if (states.includes('limit-reached')) return 'limit';
+  if (dueOn !== null && dueOn < today) return 'overdue';
+  if (states.includes('drifting')) return 'drifts';
+  if (dueOn !== null && dayOf(dueOn)! - now <= 31) return 'soon';
+  if (readOn === null || now - dayOf(readOn)! > 366) return 'unread';
+  return 'nothing';
+}
+
+/** Every installed system by what it needs. */
+export function FleetPanel() {
+  const reader = useReader();
+  const today = todayHere();
+  const { settings } = useSession()!.firm;
+  const [again, setAgain] = useState(false);
+  const [need, setNeed] = useState<Need | ''>('');
+  const { data, error, isLoading, refetch } = useFleetQuery(
+    { today },
+    { pollingInterval: again ? againMs : 0, refetchOnMountOrArgChange: true },
+  );
+  const isWaiting = (data?.waiting ?? 0) > 0;
+  if (isWaiting !== again) setAgain(isWaiting);
+  if (isLoading) return <Skeleton height={240} radius="lg" aria-label="Reckoning all systems" />;
+  if (!data) {
+    return <LoadTrouble message={troubleOf(error).message} onRetry={() => void refetch()} />;
+  }
+  const months = settings.keeping?.warrantyMonths ?? usualKeeping.warrantyMonths;
+  const rows = data.rows
+    .map((row) => ({ ...row, need: needOf(row, today) }))
+    .sort((a, b) => needs.indexOf(a.need) - needs.indexOf(b.need));
+  const shown = rows.filter((row) => need === '' || row.need === need);
+  return (
+    <section className="panel" aria-label="All systems">
+      {data.waiting > 0 && (
+        <Tone kind="warn" head="Still reckoning" role="status">
+          {data.waiting} more systems are being reckoned; they come by themselves.
+        </Tone>
+      )}
+      <NativeSelect
+        label="What they need"
+        className="no-print"
+        size="md"
+        maw={320}
+        mb="sm"
+        value={need}
+        data={[
+          { value: '', label: `All of them (${rows.length})` },
+          ...needs.map((one) => ({
+            value: one,
+            label: `${needWords[one]} (${rows.filter((row) => row.need === one).length})`,
+          })),
+        ]}
+        onChange={({ currentTarget: { value } }) => setNeed(value as Need | '')}
+      />
+      {shown.length === 0 ? (
+        <Text>No system is in this state.</Text>
+      ) : (
+        <WideTable minWidth={860} label="All systems, scrolls sideways">
+          <Table aria-label="Systems by what they need">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>System</Table.Th>
+                <Table.Th>Needs</Table.Th>
+                <Table.Th>Next visit</Table.Th>
+                <Table.Th ta="right">Held back</Table.Th>
+                <Table.Th>Salt passage</Table.Th>
+                <Table.Th>Flow</Table.Th>
+                <Table.Th>In use since</Table.Th>
+                {months > 0 && <Table.Th>Warranty until</Table.Th>}
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {shown.map((row) => (
+                <Table.Tr key={row.jobId}>
+                  <Table.Td>
+                    <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
+                    <Text size="sm" c="dimmed">
+                      {row.address}
+                    </Text>
+                  </Table.Td>
+                  <Table.Td fw={row.need === 'nothing' ? 400 : 650}>{needWords[row.need]}</Table.Td>
+                  <Table.Td>{row.dueOn ? reader.day(row.dueOn) : ''}</Table.Td>
+                  <Table.Td ta="right">
+                    {row.rejection === null ? '' : reader.percent(row.rejection, 1)}
+                    {row.readOn && (
+                      <Text size="sm" c="dimmed">
+                        {reader.day(row.readOn)}
+                      </Text>
+                    )}
+                  </Table.Td>
+                  {(['saltPassage', 'flow'] as const).map((key) => {
+                    const series = row.membrane?.[key];
+                    return (
+                      <Table.Td key={key}>
+                        {series && series.state !== 'not-enough'
+                          ? `${trendStateWords[series.state]}, ${reader.number(series.factorNow, 2)}`
+                          : trendStateWords['not-enough']}
+                      </Table.Td>
+                    );
+                  })}
+                  <Table.Td>{reader.day(row.since)}</Table.Td>
+                  {months > 0 && (
+                    <Table.Td>
+                      {reader.day(dateOf(Math.round(dayOf(row.since)! + months * daysInMonth)))}
+                    </Table.Td>
+                  )}
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </WideTable>
+      )}
+    </section>
+  );
+}

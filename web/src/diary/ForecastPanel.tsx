@@ -1,0 +1,59 @@
+import { Table, Text, Title } from '@mantine/core';
+import { today as todayHere } from '../data/today.ts';
+import { useReader } from '../ui/useReader.ts';
+import { WideTable } from '../ui/WideTable.tsx';
+import { useForecastQuery } from './diaryApi.ts';
+
+/** A quarter of a year. */
+const days = 91;
+
+/** Parts of the next quarter, from what is due, against what the van holds. */
+export function ForecastPanel() {
+  const reader = useReader();
+  const today = todayHere();
+  const { data } = useForecastQuery({ today, days }, { refetchOnMountOrArgChange: true });
+  if (!data || data.lines.length === 0) return null;
+  return (
+    <section className="panel" aria-label="Parts of the next quarter">
+      <Title order={2} size="h4" mb="sm">
+        Parts of the next quarter
+      </Title>
+      <WideTable minWidth={460} label="Parts of the next quarter, scrolls sideways">
+        <Table aria-label="Parts that fall due">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Part</Table.Th>
+              <Table.Th ta="right">Wanted</Table.Th>
+              <Table.Th ta="right">In the van</Table.Th>
+              <Table.Th ta="right">To order</Table.Th>
+              <Table.Th>First on</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {data.lines.map(({ name, count, inVan, firstOn }) => {
+              const short = Math.max(count - (inVan ?? 0), 0);
+              return (
+                <Table.Tr key={name}>
+                  <Table.Td>
+                    {name}
+                    {inVan === null && (
+                      <Text size="sm" c="dimmed">
+                        Not in the catalogue any more
+                      </Text>
+                    )}
+                  </Table.Td>
+                  <Table.Td ta="right">{reader.number(count, 0)}</Table.Td>
+                  <Table.Td ta="right">{inVan === null ? '–' : reader.number(inVan, 0)}</Table.Td>
+                  <Table.Td ta="right" fw={short > 0 ? 650 : 400}>
+                    {reader.number(short, 0)}
+                  </Table.Td>
+                  <Table.Td>{reader.day(firstOn)}</Table.Td>
+                </Table.Tr>
+              );
+            })}
+          </Table.Tbody>
+        </Table>
+      </WideTable>
+    </section>
+  );
+}
