@@ -2,7 +2,7 @@ import { gapCodes, text, unitSystemSchema } from '@katharos/job';
 import { z } from 'zod';
 
 /** Papers that are handed over. Once issued they stay as they were; what changes makes a new version beside the old one. */
-export const paperKinds = ['proposal', 'certificate', 'sheet'] as const;
+export const paperKinds = ['proposal', 'certificate', 'sheet', 'service'] as const;
 export type PaperKind = (typeof paperKinds)[number];
 
 const isTimeZone = (name: string): boolean => {
@@ -23,6 +23,8 @@ const timeZoneSchema = z
 export const draftQuerySchema = z.object({
   units: unitSystemSchema.optional(),
   timeZone: timeZoneSchema.optional(),
+  /** Of which visit, for a service report. */
+  visit: z.string().max(40).optional(),
 });
 
 export const issuePaperSchema = z.strictObject({
@@ -31,6 +33,8 @@ export const issuePaperSchema = z.strictObject({
   /** Of the house: its calendar dates the paper. */
   timeZone: timeZoneSchema,
   at: z.iso.datetime(),
+  /** Of which visit, for a service report. */
+  visit: z.string().max(40).optional(),
   /** Why there is a new version, or why it was issued with something open. */
   reason: text(300).default(''),
   /** Issued although something is open, which the paper then says. */
@@ -43,6 +47,8 @@ export const paperSchema = z.object({
   id: z.uuid(),
   kind: z.enum(paperKinds),
   version: z.int(),
+  /** Of which visit a service report is; null for every other paper. */
+  visit: z.string().nullable(),
   /** SHA-256 of the paper, base64url: the same content under the same number has the same. */
   hash: z.string(),
   issuedAt: z.iso.datetime(),

@@ -12,3 +12,4 @@ export { type CalendarVisit, diaryCalendar } from './diaryCalendar.ts';
 export { type HouseholdPage, householdPageOf } from './householdPage.ts';
 export { type DueLetter, dueLetterOf } from './dueLetter.ts';
 export { districtOf, drivingOrder } from './round.ts';
+export { type ServiceReport, serviceReportOf } from './serviceReport.ts';

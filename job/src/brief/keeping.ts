@@ -193,7 +193,14 @@ export function keptOf(
     site,
     handedOver: dayOf(since)!,
     lastDone,
-    membraneDue: { saltPassage: named('saltPassage'), flow: named('flow') },
+    membraneDue: {
+      saltPassage: named('saltPassage'),
+      flow: named('flow'),
+      told:
+        found?.ok === true &&
+        found.value.saltPassage.state !== 'not-enough' &&
+        found.value.flow.state !== 'not-enough',
+    },
     foundSpent: foundSpentOf(document, servicedOf(design, site)),
     dropDoubledAfterMonths: doubled?.ok ? doubled.value : null,
     lampCounter: lampCounterOf(document),

@@ -14,7 +14,7 @@ const today = '2026-05-01';
 async function system(name: string, email?: string): Promise<string> {
   const { id } = (await agent.post('/api/jobs').send({ name })).body as { id: string };
   const document = verifiedDocument();
-  document.customer = { ...document.customer, name, ...(email ? { email } : {}) };
+  document.customer = { ...document.customer, name, email: email ?? '' };
   await agent.put(`/api/jobs/${id}`).send({ version: 1, document }).expect(200);
   return id;
 }

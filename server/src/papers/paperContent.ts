@@ -12,6 +12,8 @@ import {
   jobSheetOf,
   type Proposal,
   proposalOf,
+  type ServiceReport,
+  serviceReportOf,
 } from '@katharos/papers';
 import { readerOf } from '@katharos/words';
 import { diagnose, type Diagnosis, type Part, type Van } from '@katharos/core';
@@ -25,6 +27,8 @@ export interface PaperSource {
   van: Van;
   /** Absent for a draft. */
   issue?: Issue;
+  /** Of which visit, for a service report. */
+  visit?: string | undefined;
   /** Of the house and of this moment, for what is told by the clock. */
   clock: { timeZone: string; now: number };
 }
@@ -33,6 +37,7 @@ export interface PaperContents {
   certificate: Certificate;
   proposal: Proposal;
   sheet: JobSheetContent & { issued: Issued | null };
+  service: ServiceReport;
   card: HouseholdCard;
 }
 
@@ -48,6 +53,7 @@ export function contentOf<K extends SetKind>(
     certificate: () => certificateOf({ ...plainOf(source), diagnosis: diagnosisOf(source) }),
     proposal: () => proposalOf({ ...plainOf(source), catalogue: source.catalogue }),
     sheet: () => sheetOf(source),
+    service: () => serviceReportOf({ ...plainOf(source), visitId: source.visit ?? '' }),
     card: () => cardOf(source),
   };
   return makers[kind]();

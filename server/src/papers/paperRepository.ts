@@ -1,5 +1,5 @@
 import type { IssuedPaper, PaperKind, PaperRecord } from '@katharos/contract';
-import type { Transaction } from 'sequelize';
+import { literal, type Transaction } from 'sequelize';
 import { PaperRow } from '../db/models.ts';
 import { findSeal, sealCertificate } from './sealRepository.ts';
 
@@ -9,10 +9,15 @@ export interface PaperKey {
   jobId: string;
 }
 
+/** A service report says of which visit it is. */
+const visitIn = ({ content }: PaperRow): string | null =>
+  typeof content?.visit === 'string' ? content.visit : null;
+
 const plain = (row: PaperRow): PaperRecord => ({
   id: row.id,
   kind: row.kind as PaperKind,
   version: row.version,
+  visit: row.kind === 'service' ? ((row.get('visit') as string | undefined) ?? visitIn(row)) : null,
   hash: row.hash,
   issuedAt: row.issuedAt.toISOString(),
   issuedBy: row.issuedBy,
@@ -23,7 +28,7 @@ const plain = (row: PaperRow): PaperRecord => ({
 export async function listPapers(key: PaperKey): Promise<PaperRecord[]> {
   const rows = await PaperRow.findAll({
     where: { ...key },
-    attributes: { exclude: ['content'] },
+    attributes: { exclude: ['content'], include: [[literal("content->>'visit'"), 'visit']] },
     order: [
       ['kind', 'ASC'],
       ['version', 'DESC'],
@@ -58,7 +63,8 @@ export async function addPaper(
   paper: Omit<IssuedPaper, 'id' | 'seal'>,
   transaction: Transaction,
 ): Promise<PaperRecord> {
-  const { issuedAt, ...rest } = paper;
+  // It stands in the content.
+  const { issuedAt, visit: _visit, ...rest } = paper;
   const row = await PaperRow.create(
     { ...key, ...rest, issuedAt: new Date(issuedAt) },
     { transaction },

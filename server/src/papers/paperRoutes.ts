@@ -1,7 +1,6 @@
 import {
   draftQuerySchema,
   issuePaperSchema,
-  type IssuePaper,
   type PaperKind,
   paperKinds,
   type Session,
@@ -9,6 +8,7 @@ import {
 import { certificateGaps } from '@katharos/job';
 import { type Request, type Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import type { z } from 'zod';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
 import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -27,7 +27,11 @@ type Units = Session['firm']['settings']['units'];
 
 /** Why there is nothing to set yet. */
 const notYet = (kind: SetKind): ApiError =>
-  kind === 'certificate' ? new ApiError('not-verified') : new ApiError('not-agreed');
+  kind === 'service'
+    ? new ApiError('not-found')
+    : kind === 'certificate'
+      ? new ApiError('not-verified')
+      : new ApiError('not-agreed');
 
 const keyOf = (request: Request, response: Response): PaperKey => ({
   firmId: sessionOf(response).firm.id,
@@ -104,8 +108,8 @@ export function paperRoutes(sequelize: Sequelize, mill: PaperMill): Router {
       const { firm, user } = sessionOf(response);
       const key = keyOf(request, response);
       const query = validate(draftQuerySchema, request.query);
-      const { units = firm.settings.units, timeZone = 'UTC' } = query;
-      const source = await sourceOf(key, firm, units, timeZone);
+      const { units = firm.settings.units, timeZone = 'UTC', visit } = query;
+      const source = { ...(await sourceOf(key, firm, units, timeZone)), visit };
       const content = await mill.content(kind, source, user.id);
       if (!content) throw notYet(kind);
       const address = addressOf(request, key.jobId);
@@ -122,7 +126,7 @@ interface Issuing {
   firm: Session['firm'];
   user: Session['user'];
   key: PaperKey;
-  wanted: Required<IssuePaper>;
+  wanted: z.output<typeof issuePaperSchema>;
   request: Request;
   response: Response;
 }
@@ -130,8 +134,8 @@ interface Issuing {
 /** Makes a record of a paper as it stands at this moment; the newest version is answered where nothing is different. */
 async function issue(order: Issuing): Promise<void> {
   const { sequelize, mill, firm, user, key, wanted, request, response } = order;
-  const { kind, units, timeZone, at, reason, regardless } = wanted;
-  const source = await sourceOf(key, firm, units, timeZone);
+  const { kind, units, timeZone, at, reason, regardless, visit } = wanted;
+  const source = { ...(await sourceOf(key, firm, units, timeZone)), visit };
   const gaps = kind === 'certificate' ? certificateGaps(source.job.document) : [];
   if (gaps.length > 0 && !regardless) throw new ApiError('something-open');
   const newest = await newestPaper(key, kind);
@@ -151,6 +155,7 @@ async function issue(order: Issuing): Promise<void> {
     const paper = {
       kind,
       version,
+      visit: visit ?? null,
       hash: hashOf(content),
       issuedAt: at,
       issuedBy: user.name,

@@ -10,6 +10,7 @@ import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
 import { marked, setPdf } from './pdf.ts';
 import { proposalLayout } from './proposalLayout.ts';
+import { serviceLayout } from './serviceLayout.ts';
 import { sheetLayout } from './sheetLayout.ts';
 
 /** What is done beside the server's own thread: reckoning what stands on a paper, and setting it. */
@@ -30,6 +31,8 @@ const layoutOf = ({ kind, content: held, address }: PdfOrder) => {
       return proposalLayout(held as PaperContents['proposal']);
     case 'sheet':
       return sheetLayout(held as PaperContents['sheet'], address);
+    case 'service':
+      return serviceLayout(held as PaperContents['service']);
     case 'card':
       return cardLayout(held as PaperContents['card']);
   }

@@ -79,7 +79,7 @@ async function recordNext(
     // Nothing can be made of a job whose survey contradicts itself; it stays a draft.
     if (content) {
       const hash = hashOf(content);
-      const paper = { kind, version: 1, hash, issuedAt: at, issuedBy, reason, gaps };
+      const paper = { kind, version: 1, visit: null, hash, issuedAt: at, issuedBy, reason, gaps };
       await addPaper({ firmId, jobId }, { ...paper, content: { ...content } }, transaction);
     }
   }

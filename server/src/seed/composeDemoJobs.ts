@@ -19,7 +19,7 @@ import {
   type SystemDesign,
   toCore,
 } from '@katharos/core';
-import { composeYears } from './composeYears.ts';
+import { composeYears, monthMs, type YearsOf } from './composeYears.ts';
 import { demoOwner } from './demoFirm.ts';
 
 /** How far a sample job has come. */
@@ -37,6 +37,9 @@ interface Sample {
   plumb?: Partial<JobDocument['plumb']>;
   /** Steps of the order of work that are done already. */
   worked?: number;
+  email?: string;
+  /** How it went since the hand-over. */
+  years?: YearsOf;
 }
 
 const mains = {
@@ -46,7 +49,7 @@ const mains = {
   outlet: 'unswitched',
 } as const;
 
-/** Eight waters, each of which leads to a decision of its own. */
+/** Waters, each of which leads to a decision of its own, and what was handed over years ago. */
 const samples: Sample[] = [
   {
     name: 'Tamsin Orrell',
@@ -208,12 +211,69 @@ const samples: Sample[] = [
     progress: 'issued',
     note: 'Three years in service; a little more salt every spring.',
     survey: mains,
+    email: 'dunstan@eskdale.example',
+    // It drifts, and is due in its fourth year.
+    years: {
+      since: 34.5,
+      visits: [5, 17, 29, 34.5],
+      changeOuts: [12, 24],
+      passagePerYear: 0.19,
+      flowPerYear: 0,
+      seed: 17,
+    },
     readings: {
       feedTds: [430, 'ppm'],
       pressure: [62, 'psi'],
       temperature: [12, 'C'],
       demand: [14, 'L/day'],
       hardness: [11, 'dH'],
+    },
+  },
+  {
+    name: 'Bettany Rushgill',
+    address: '2 Weir Cottages, Upper Tarnholt',
+    daysAgo: 90,
+    progress: 'issued',
+    note: 'Two people and a dog; nothing to remark.',
+    email: 'rushgill@weir.example',
+    years: {
+      since: 19,
+      visits: [6, 16.5],
+      changeOuts: [12],
+      passagePerYear: 0.01,
+      flowPerYear: 0,
+      seed: 5,
+    },
+    survey: mains,
+    readings: {
+      feedTds: [260, 'ppm'],
+      pressure: [4.1, 'bar'],
+      temperature: [11, 'C'],
+      demand: [8, 'L/day'],
+      hardness: [7, 'dH'],
+    },
+  },
+  {
+    name: 'Corwen Applegarth',
+    address: '11 Saltpan Row, Low Marram',
+    daysAgo: 120,
+    progress: 'issued',
+    note: 'Hard water; gives less every winter. Rings back in the evening.',
+    years: {
+      since: 28,
+      visits: [4, 8, 16, 20, 26],
+      changeOuts: [12],
+      passagePerYear: 0.04,
+      flowPerYear: -0.14,
+      seed: 11,
+    },
+    survey: mains,
+    readings: {
+      feedTds: [520, 'ppm'],
+      pressure: [3.9, 'bar'],
+      temperature: [13, 'C'],
+      demand: [18, 'L/day'],
+      hardness: [17, 'dH'],
     },
   },
 ];
@@ -239,6 +299,7 @@ function documentOf(sample: Sample, at: string): JobDocument {
   const by = demoOwner.name;
   const document = newJobDocument(sample.name, sample.address);
   document.customer.note = sample.note;
+  if (sample.email) document.customer.email = sample.email;
   document.survey = { site: {}, ...sample.survey, readings: {}, details: {} };
   for (const [key, [value, unit]] of Object.entries(sample.readings)) {
     document.survey.readings[key as SurveyKey] = { value, unit, takenAt: at, by };
@@ -286,24 +347,21 @@ function documentOf(sample: Sample, at: string): JobDocument {
 
   // The known cause: a cut O-ring lets a seventh of the feed's salt pass the membrane by.
   const bypass = sample.progress === 'failed' ? 1 / 7 : 0;
-  const handedOver =
-    sample.progress === 'issued' ? new Date(Date.parse(at) - inServiceForMs).toISOString() : at;
+  const handedOver = sample.years
+    ? new Date(Date.parse(at) - sample.years.since * monthMs).toISOString()
+    : at;
   document.verify = verified(document, design, bypass, handedOver, by);
-  if (sample.progress === 'issued') {
+  if (sample.years) {
     document.keep.issued = { at: handedOver, by };
     document.service = composeYears(
       design,
       waterOf(document),
-      handedOver,
-      by,
+      { ...sample.years, handedOver, by },
       servicedSiteOf(document),
     );
   }
   return document;
 }
-
-/** The sample that was handed over is in its third year, ms. */
-const inServiceForMs = 34.5 * 30.4375 * 86400e3;
 
 /** The water of a sample's survey, in the core's units. */
 function waterOf({ survey }: JobDocument) {

@@ -12,19 +12,21 @@ import type { JobDocument, ServiceVisitRecord } from '@katharos/job';
 /** Years of visits to a sample system: simulated by the product's own model, with the year's water, ageing and the noise of hands. */
 
 const dayMs = 86_400_000;
-const monthMs = 30.4375 * dayMs;
+/** A month, ms. */
+export const monthMs = 30.4375 * dayMs;
 
-/** Months after the hand-over at which somebody came, and what was changed then. */
-const visits: { months: number; changes: boolean }[] = [
-  { months: 5, changes: false },
-  { months: 12, changes: true },
-  { months: 17, changes: false },
-  { months: 24, changes: true },
-  { months: 29, changes: false },
-  { months: 34.5, changes: false },
-];
-/** Of the passage, a year: it drifts, and is due in its fourth year. */
-const ageingPerYear = 0.19;
+/** How a sample system went since its hand-over; times in months. */
+export interface YearsOf {
+  since: number;
+  /** Somebody came and read. */
+  visits: readonly number[];
+  /** Somebody came, read and changed what is changed once a year. */
+  changeOuts: readonly number[];
+  /** Of the logarithm of salt passage and flow, 1/year. */
+  passagePerYear: number;
+  flowPerYear: number;
+  seed: number;
+}
 
 interface Water {
   tdsMgL: number;
@@ -36,11 +38,10 @@ interface Water {
 export function composeYears(
   design: SystemDesign,
   usual: Water,
-  handedOver: string,
-  by: string,
+  { handedOver, by, ...years }: YearsOf & { handedOver: string; by: string },
   site: ServicedSite,
 ): NonNullable<JobDocument['service']> {
-  const random = seededRandom(17);
+  const random = seededRandom(years.seed);
   const start = Date.parse(handedOver);
   const changed = servicedOf(design, site).filter(({ kind }) =>
     [
@@ -53,30 +54,33 @@ export function composeYears(
       'regulator',
     ].includes(kind),
   );
-  const all = visits.map(({ months, changes }, i): [string, ServiceVisitRecord] => {
-    const at = new Date(start + months * monthMs).toISOString();
-    return [
-      `visit-${i + 1}`,
-      {
-        kind: changes ? 'change-out' : 'reading',
-        at,
-        by,
-        readings: readAt(design, waterOn(usual, at, random), months, at, by, random),
-        ...(changes
-          ? {
-              planned: changed.map(({ id }) => id),
-              changed: Object.fromEntries(
-                changed.map(({ id, part }) => [
-                  id,
-                  { part: part?.name ?? '', batch: part ? `L${220 + 31 * i}` : '', at, by },
-                ]),
-              ),
-            }
-          : {}),
-        note: changes ? 'Pre-filters and post filter new; O-rings greased.' : '',
-      },
-    ];
-  });
+  const all = [...years.visits, ...years.changeOuts]
+    .sort((a, b) => a - b)
+    .map((months, i): [string, ServiceVisitRecord] => {
+      const changes = years.changeOuts.includes(months);
+      const at = new Date(start + months * monthMs).toISOString();
+      return [
+        `visit-${i + 1}`,
+        {
+          kind: changes ? 'change-out' : 'reading',
+          at,
+          by,
+          readings: readAt(design, waterOn(usual, at, random), years, { months, at, by }, random),
+          ...(changes
+            ? {
+                planned: changed.map(({ id }) => id),
+                changed: Object.fromEntries(
+                  changed.map(({ id, part }) => [
+                    id,
+                    { part: part?.name ?? '', batch: part ? `L${220 + 31 * i}` : '', at, by },
+                  ]),
+                ),
+              }
+            : {}),
+          note: changes ? 'Pre-filters and post filter new; O-rings greased.' : '',
+        },
+      ];
+    });
   return { visits: Object.fromEntries(all) };
 }
 
@@ -93,14 +97,13 @@ function waterOn(usual: Water, at: string, random: Random): Water {
 function readAt(
   design: SystemDesign,
   water: Water,
-  months: number,
-  takenAt: string,
-  by: string,
+  { passagePerYear, flowPerYear }: YearsOf,
+  { months, at: takenAt, by }: { months: number; at: string; by: string },
   random: Random,
 ): ServiceVisitRecord['readings'] {
   const expected = expectedReadings(design, water, {
-    flowFactor: Math.exp(0.02 * normalDeviate(random)),
-    saltPassageFactor: Math.exp((ageingPerYear * months) / 12 + 0.04 * normalDeviate(random)),
+    flowFactor: Math.exp((flowPerYear * months) / 12 + 0.02 * normalDeviate(random)),
+    saltPassageFactor: Math.exp((passagePerYear * months) / 12 + 0.04 * normalDeviate(random)),
   });
   if (!expected.ok) throw new Error('a sample system cannot run');
   const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;

@@ -152,7 +152,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
 
 /** The newest sample document that carries a full set of verification readings. */
 export function verifiedDocument(): JobDocument {
-  const found = demoJobs(new Date('2026-03-01T09:00:00Z')).find(
+  const found = demoJobs(new Date('2026-03-01T09:00:00Z')).findLast(
     ({ document }) => document.verify.readings.productTds && document.keep.issued,
   );
   if (!found) throw new Error('no sample job is verified');

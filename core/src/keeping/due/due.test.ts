@@ -27,7 +27,7 @@ const task: DueTask = {
   lampCounter: null,
   handedOver: day,
   lastDone: {},
-  membraneDue: { saltPassage: null, flow: null },
+  membraneDue: { saltPassage: null, flow: null, told: false },
   school: 'first',
 };
 const due = (change: Partial<DueTask>, kind: Due['kind']): Due =>
@@ -63,21 +63,43 @@ describe('what is due', () => {
 
   test('a membrane is due by its trend where that comes first, and says so', () => {
     const on = day + 400;
-    expect(due({ membraneDue: { saltPassage: on, flow: null } }, 'membrane')).toMatchObject({
+    expect(
+      due({ membraneDue: { saltPassage: on, flow: null, told: true } }, 'membrane'),
+    ).toMatchObject({
       on,
       because: 'salt-passage',
     });
-    expect(due({ membraneDue: { saltPassage: on, flow: on - 9 } }, 'membrane')).toMatchObject({
+    expect(
+      due({ membraneDue: { saltPassage: on, flow: on - 9, told: true } }, 'membrane'),
+    ).toMatchObject({
       on: on - 9,
       because: 'flow',
     });
-    const late = due({ membraneDue: { saltPassage: day + 4000, flow: null } }, 'membrane');
+    const late = due(
+      { membraneDue: { saltPassage: day + 4000, flow: null, told: true } },
+      'membrane',
+    );
     expect(late.because).toBe('calendar');
     expect(late.others.map(({ because }) => because)).toContain('salt-passage');
   });
 
+  test('scale counts as long as nothing was read of the membrane itself', () => {
+    const outcome = assess(design, { ...sampleWater, hardnessMgL: 420, alkalinityMgL: 330, pH: 8 });
+    if (!outcome.ok) throw new Error(outcome.failure.code);
+    const assessed = outcome.value;
+    const reasons = (told: boolean) => {
+      const { because, others } = due(
+        { membraneDue: { saltPassage: null, flow: null, told }, demandLPerDay: 60, assessed },
+        'membrane',
+      );
+      return [because, ...others.map((one) => one.because)];
+    };
+    expect(reasons(false)).toContain('scaling');
+    expect(reasons(true)).not.toContain('scaling');
+  });
+
   test('each school: the calendar alone, the condition alone where there is one, or the first of both', () => {
-    const membraneDue = { saltPassage: day + 4000, flow: null };
+    const membraneDue = { saltPassage: day + 4000, flow: null, told: true };
     expect(due({ membraneDue, school: 'calendar' }, 'membrane').because).toBe('calendar');
     expect(due({ membraneDue, school: 'condition' }, 'membrane').because).not.toBe('calendar');
     // Where no visit tells how a sediment filter loads, nothing is known but its age.

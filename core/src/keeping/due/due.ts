@@ -46,8 +46,8 @@ export interface DueTask {
   handedOver: number;
   /** Days on which things were done last, by id. */
   lastDone: Readonly<Record<string, number>>;
-  /** Days on which the membrane's two factors meet their limits, where the trend names any. */
-  membraneDue: { saltPassage: number | null; flow: number | null };
+  /** Days on which the membrane's two factors meet their limits, where the trend names any; `told` where it can tell of both. */
+  membraneDue: { saltPassage: number | null; flow: number | null; told: boolean };
   /** Days on which somebody found that something is spent, by id: brown, wetted, let through, not held. */
   foundSpent: Readonly<Record<string, number>>;
   /** Months after which a pre-filter's drop is surely doubled, by what visits read; null where they do not tell. */
@@ -152,7 +152,15 @@ function conditionsOf(
     }
     case 'membrane':
       return [
-        { because: 'scaling', months: scalingMonths(design, assessed, demandLPerDay) },
+        // What was read of the membrane itself speaks before what its water would do to it.
+        ...(membraneDue.told
+          ? []
+          : [
+              {
+                because: 'scaling' as const,
+                months: scalingMonths(design, assessed, demandLPerDay),
+              },
+            ]),
         ...(membraneDue.saltPassage === null
           ? []
           : [{ because: 'salt-passage' as const, on: membraneDue.saltPassage }]),

@@ -45,6 +45,8 @@ export type DeedKind =
       timeZone: string;
       reason: string;
       regardless: boolean;
+      /** Of which visit a service report is. */
+      visit?: string;
     }
   | { kind: 'stock'; partId: string; quantity: number }
   | { kind: 'instrument'; instrument: Instrument }

@@ -174,8 +174,16 @@ function requestOf(deed: Exclude<KeptDeed, { kind: 'document' }> | KeptDeed) {
         body: { lines: deed.lines },
       } as const;
     case 'paper': {
-      const { paper: kind, units, timeZone, reason, regardless, at } = deed;
-      const body: IssuePaper = { kind, units, timeZone, reason, regardless, at };
+      const { paper: kind, units, timeZone, reason, regardless, at, visit } = deed;
+      const body: IssuePaper = {
+        kind,
+        units,
+        timeZone,
+        reason,
+        regardless,
+        at,
+        ...(visit ? { visit } : {}),
+      };
       return { method: 'POST', address: `/jobs/${deed.lane}/papers`, body } as const;
     }
     case 'put-back':

@@ -18,6 +18,7 @@ import { useEdit } from '../../open/useJob.ts';
 import { AsFound } from './AsFound.tsx';
 import { VisitCauses } from './VisitCauses.tsx';
 import { useVisit } from './useVisit.ts';
+import { VisitReport } from './VisitReport.tsx';
 import { VisitSteps } from './VisitSteps.tsx';
 
 /** One visit: as found, what is changed step by step with its batch, and a note. */
@@ -109,6 +110,7 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
           value={visit.note}
           onSave={(note, of) => change(() => ({ note }), of)}
         />
+        <VisitReport id={id} />
       </Stack>
     </section>
   );

@@ -1,0 +1,67 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { fleetSchema, forecastSchema } from '@katharos/contract';
+import { readRowsOf } from '@katharos/job';
+import { starterCatalogue } from '@katharos/job';
+import { ReadingRow } from '../db/models.ts';
+import { startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
+
+let server: TestApp;
+let agent: Awaited<ReturnType<TestApp['signedIn']>>;
+
+beforeAll(async () => {
+  server = await startTestApp();
+  agent = await server.signedIn('fleet');
+});
+afterAll(() => server.close());
+
+const add = async () => {
+  const { id } = (await agent.post('/api/jobs').send({ name: 'x' })).body as { id: string };
+  const document = verifiedDocument();
+  await agent.put(`/api/jobs/${id}`).send({ version: 1, document }).expect(200);
+  return { id, document };
+};
+const today = '2026-03-02';
+const fleet = async (by = agent) =>
+  fleetSchema.parse((await by.get(`/api/diary/fleet?today=${today}`).expect(200)).body);
+const forecast = async (days: number, by = agent) =>
+  forecastSchema.parse(
+    (await by.get(`/api/diary/forecast?today=${today}&days=${days}`).expect(200)).body,
+  ).lines;
+
+test('every system is told by its last readings and its trend; its readings are rows, made anew when it changes', async () => {
+  const { id, document } = await add();
+  const { rows } = await fleet();
+  const [row] = rows;
+  expect(rows).toHaveLength(1);
+  const read = readRowsOf(document);
+  const newest = read
+    .filter(({ figure }) => figure === 'productTds')
+    .sort((a, b) => b.readOn.localeCompare(a.readOn))[0]!;
+  const feed = read.find(({ figure, visit }) => figure === 'feedTds' && visit === newest.visit)!;
+  expect(row!.readOn).toBe(newest.readOn);
+  expect(row!.rejection).toBeCloseTo(1 - newest.value / feed.value, 9);
+  expect(row!.membrane!.saltPassage.state).toBe('drifting');
+  expect(await ReadingRow.count({ where: { jobId: id } })).toBe(read.length);
+
+  const [lastVisit] = Object.entries(document.service!.visits!).at(-1)!;
+  delete document.service!.visits![lastVisit];
+  await agent.put(`/api/jobs/${id}`).send({ version: 2, document }).expect(200);
+  await fleet();
+  expect(await ReadingRow.count({ where: { jobId: id } })).toBe(readRowsOf(document).length);
+  const stranger = await server.signedIn('shore');
+  expect((await fleet(stranger)).rows).toEqual([]);
+});
+
+test('parts are forecast by what is due, more of them further ahead, beside what the van holds', async () => {
+  await add();
+  const quarter = await forecast(1);
+  const years = await forecast(91);
+  const total = (lines: typeof years) => lines.reduce((sum, { count }) => sum + count, 0);
+  expect(total(years)).toBeGreaterThan(total(quarter));
+  const part = starterCatalogue.find(({ name }) => name === years[0]!.name)!;
+  expect(years[0]!.inVan).toBe(0);
+  await agent.put(`/api/van/stock/${part.id}`).send({ quantity: 3 }).expect(204);
+  expect((await forecast(91))[0]!.inVan).toBe(3);
+  const stranger = await server.signedIn('sands');
+  expect(await forecast(3000, stranger)).toEqual([]);
+});
