@@ -268,6 +268,7 @@ export { type Proposal } from './commission/diagnosis/nextReading.ts';
 export {
   type Complaint,
   type Course,
+  courses,
   complaints,
   type FigureSign,
   figureSigns,

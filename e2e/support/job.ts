@@ -181,6 +181,8 @@ interface Seed {
   chosen?: boolean | SystemDesign;
   /** Where the page stands afterwards. */
   at: string;
+  /** What else was done on it. */
+  alter?: (document: JobDocument) => JobDocument;
 }
 
 export async function addJob(page: Page, name: string) {
@@ -189,9 +191,11 @@ export async function addJob(page: Page, name: string) {
   return (await made.json()) as { id: string; version: number; document: JobDocument };
 }
 
+const same = (document: JobDocument): JobDocument => document;
+
 /** A job that is there already, put in by the API where how it came to be is not what is tested. */
 export async function seedJob(page: Page, name: string, seed: Seed): Promise<void> {
-  const { typed = fair, details = {}, rest = {}, chosen = false, at } = seed;
+  const { typed = fair, details = {}, rest = {}, chosen = false, at, alter = same } = seed;
   const job = await addJob(page, name);
   const survey = surveyOf(typed, details, rest);
   const design = chosen === true ? sizedByTheCore(typed, rest, details).design : chosen;
@@ -202,7 +206,7 @@ export async function seedJob(page: Page, name: string, seed: Seed): Promise<voi
     system: design ? { design, chosenAt, chosenBy: 'Wren Askeby', agreed: null } : null,
   };
   const put = await page.request.put(`/api/jobs/${job.id}`, {
-    data: { version: job.version, document },
+    data: { version: job.version, document: alter(document) },
   });
   expect(put.status(), await put.text()).toBe(200);
   await page.goto(`/jobs/${job.id}/${at}`);

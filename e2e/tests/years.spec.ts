@@ -1,12 +1,18 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Job } from '@katharos/contract';
+import { dateOf, expectedReadings, isUltravioletLine } from '@katharos/core';
+import { type JobDocument, keptOf, type Reading } from '@katharos/job';
+import { readerOf, servicedName, trendSentence } from '@katharos/words';
 import type { Page } from '@playwright/test';
 import { seedJob, saved } from '../support/job.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, signedInState, test } from '../support/app.ts';
 
 /** The sample that is in its third year. */
 async function openYears(page: Page): Promise<void> {
   await page.goto('/diary');
   const soon = page.getByRole('region', { name: 'This month' });
-  await expect(soon).toContainText('Sediment filter, carbon filter');
+  await expect(soon).toContainText('Leak stop, sediment filter, carbon filter');
   await soon.getByRole('link', { name: 'Dunstan Eskdale-Moor' }).click();
   await expect(page.getByRole('table', { name: 'Everything that is serviced' })).toBeVisible();
 }
@@ -156,4 +162,168 @@ test('a household reads its page without signing in and says what is wrong; the 
   await expect(calendar.getByRole('button', { name: 'Make an address' })).toBeVisible();
   expect((await visitor.request.get(feed)).status()).toBe(404);
   await visitor.close();
+});
+
+const dayMs = 86_400_000;
+const monthsAgo = (months: number): string =>
+  new Date(Date.now() - months * 30.4375 * dayMs).toISOString();
+
+/** What the system of a document shows so many months after its hand-over, its salt passage growing by a fifth a year. */
+function readAfter({ system }: JobDocument, months: number): Record<string, Reading> {
+  if (!system || isUltravioletLine(system.design)) throw new Error('it has no membrane');
+  const expected = expectedReadings(
+    system.design,
+    { tdsMgL: 410, temperatureC: 13, pressureBar: 4.2 },
+    { flowFactor: 1, saltPassageFactor: 1.2 ** (months / 12) },
+  );
+  if (!expected.ok) throw new Error(expected.failure.code);
+  const { permeateTdsMgL, permeateFlowLPerH, concentrateFlowLPerH } = expected.value;
+  const of = (value: number, unit: string): Reading => ({ value, unit, takenAt: null, by: null });
+  return {
+    feedTds: of(410, 'mg/L'),
+    productTds: of(Number(permeateTdsMgL.toFixed(1)), 'mg/L'),
+    temperature: of(13, 'C'),
+    pressure: of(4.2, 'bar'),
+    productFlow: of(Number(permeateFlowLPerH.toFixed(2)), 'L/h'),
+    drainFlow: of(Number(concentrateFlowLPerH.toFixed(2)), 'L/h'),
+  };
+}
+
+test('three years of one system, by two people, one of them without a line: diary, trend, change-out, letter, recall, calendar and household agree to the figure', async ({
+  page,
+  app,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const name = 'Marlow Teasdale';
+  await seedJob(page, name, {
+    chosen: true,
+    at: 'keep?view=service',
+    alter: (document) => ({
+      ...document,
+      customer: {
+        ...document.customer,
+        address: '4 Kiln Row, Nether Fell',
+        email: 'm@kiln.example',
+      },
+      verify: { ...document.verify, readings: readAfter(document, 0) },
+      service: {
+        since: monthsAgo(36).slice(0, 10),
+        visits: Object.fromEntries(
+          [6, 12, 18, 24, 30].map((months) => [
+            `after-${months}`,
+            {
+              kind: 'reading' as const,
+              at: monthsAgo(36 - months),
+              by: 'Tove Ashdown',
+              readings: readAfter(document, months),
+              note: '',
+            },
+          ]),
+        ),
+      },
+    }),
+  });
+  const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!;
+  const stored = async () =>
+    ((await (await page.request.get(`/api/jobs/${jobId}`)).json()) as Job).document;
+
+  // Another person, in another browser, opens it and then loses the line.
+  const context = await browser.newContext({
+    baseURL: app.url,
+    locale: 'en-GB',
+    storageState: await signedInState(app.url),
+  });
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(
+    other.getByRole('table', { name: 'Everything that is serviced' }),
+  ).toBeVisible();
+  await context.setOffline(true);
+  await other.getByRole('button', { name: 'Begin a visit' }).click();
+  const visit = other.getByRole('region', { name: 'This visit' });
+  await visit.getByRole('button', { name: 'Begin, on the whole screen' }).click();
+  const runner = other.getByRole('dialog', { name: `Change-out, ${name}` });
+  for (let i = 0; i < 40; i += 1) {
+    if (await runner.getByRole('heading', { name: 'Every step is done' }).isVisible()) break;
+    const start = runner.getByRole('button', { name: 'Start the timer' });
+    if (await start.isVisible()) await start.click();
+    const batch = runner.getByLabel(/^Batch of/);
+    if (await batch.isVisible()) await batch.fill('K-31');
+    const title = await runner.getByRole('heading', { level: 3 }).innerText();
+    await runner.getByRole('button', { name: /^(Done|Clear already)$/ }).click();
+    await expect(runner.getByRole('heading', { level: 3 })).not.toHaveText(title);
+  }
+  await runner.getByRole('button', { name: 'Back to the visit' }).click();
+  await visit.getByRole('button', { name: 'Close' }).click();
+
+  // Meanwhile the first notes what was read half a year before.
+  await page.getByRole('button', { name: 'Begin a visit' }).click();
+  const mine = page.getByRole('region', { name: 'This visit' });
+  await mine.getByLabel('What for').selectOption('reading');
+  const product = mine.getByLabel('Product TDS', { exact: true });
+  await product.fill('21 mg/L');
+  await product.press('Enter');
+  await mine.getByRole('button', { name: 'Close' }).click();
+  await saved(page);
+  await context.setOffline(false);
+  await saved(other);
+
+  const today = dateOf(Math.floor(Date.now() / dayMs));
+  await expect.poll(async () => Object.keys((await stored()).service!.visits!).length).toBe(7);
+  const document = await stored();
+  const kept = keptOf(document, {}, today)!;
+  const reader = readerOf();
+  await page.reload();
+  const due = page.getByRole('table', { name: 'Everything that is serviced' });
+  for (const one of kept.dues) {
+    const row = due.locator(`[data-due="${one.id}"]`);
+    await expect(row).toContainText(servicedName(one, kept.dues));
+    await expect(row).toContainText(reader.day(dateOf(one.on)));
+  }
+  const trend = page.getByRole('region', { name: 'Trend' });
+  if (!kept.trend?.ok) throw new Error('no trend');
+  for (const key of ['saltPassage', 'flow'] as const)
+    await expect(trend).toContainText(trendSentence(key, kept.trend.value[key], reader));
+
+  // The household's page, its letter, and the calendar say the same day.
+  const panel = page.getByRole('region', { name: 'The household’s page' });
+  await panel.getByRole('button', { name: 'Make its address' }).click();
+  const address = (await panel.getByRole('link').getAttribute('href'))!;
+  const home = await (await page.request.get(address)).text();
+  const month = reader.day(dateOf(kept.visit!.on), 'month');
+  expect(home).toContain(month);
+  expect(home).not.toContain(name);
+  await page.goto('/diary?view=place');
+  await page.getByLabel('Looking ahead').selectOption('365');
+  const place = page.getByRole('region', { name: 'Nether Fell' });
+  await expect(place).toContainText(reader.day(dateOf(kept.visit!.dues[0]!.on)));
+  await page.getByRole('button', { name: /^Write to \d+ households?$/ }).click();
+  await expect(place).toContainText('Written to on');
+  const letterTo = () =>
+    readdirSync(app.outbox)
+      .filter((file) => file.endsWith('.eml'))
+      .map((file) => readFileSync(join(app.outbox, file), 'utf8'))
+      .find((mail) => mail.includes('m@kiln.example'));
+  await expect.poll(letterTo).toContain(address.slice(-20));
+  expect(letterTo()).toContain(`due for service in ${month}`);
+
+  const recall = page.getByRole('region', { name: 'Recall' });
+  await recall.getByLabel('Batch').fill('K-31');
+  await recall.getByRole('button', { name: 'Find every household' }).click();
+  const having = recall.getByRole('table', { name: 'Households that have it' }).getByRole('row');
+  const put = Object.values(document.service!.visits!).flatMap(({ changed = {} }) =>
+    Object.values(changed).filter(({ batch }) => batch === 'K-31'),
+  );
+  expect(put.length).toBeGreaterThan(2);
+  await expect(having).toHaveCount(put.length + 1);
+
+  const calendar = page.getByRole('region', { name: 'In your own calendar' });
+  await calendar.getByRole('button', { name: 'Make an address' }).click();
+  const feed = await calendar.getByLabel('Its address, shown this once').inputValue();
+  const events = (await (await page.request.get(feed)).text()).replaceAll('\r\n ', '');
+  const event = events.split('BEGIN:VEVENT').find((one) => one.includes(name))!;
+  expect(event).toContain(`DTSTART;VALUE=DATE:${dateOf(kept.visit!.on).replaceAll('-', '')}`);
+  await calendar.getByRole('button', { name: 'End it' }).click();
+  await context.close();
 });

@@ -146,10 +146,11 @@ function remarksOf(
 }
 
 const doneAt = ({ changed = {} }: ServiceVisitRecord, reader: Reader): ServiceReport['done'] =>
-  Object.entries(changed).map(([id, { part, batch }]) => ({
-    what: part || workName(id, reader),
-    batch,
-  }));
+  Object.entries(changed)
+    .map(([id, { part, batch }]) => ({ id, part, batch }))
+    // Parts before works.
+    .sort((a, b) => Number(a.part === '') - Number(b.part === '') || a.id.localeCompare(b.id))
+    .map(({ id, part, batch }) => ({ what: part || workName(id, reader), batch }));
 
 const isServiced = (id: string): id is keyof typeof servicedNames => id in servicedNames;
 const workName = (id: string, reader: Reader): string =>

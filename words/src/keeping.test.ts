@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Due, SeriesTrend } from '@katharos/core';
-import { trendSentence, visitReadings, visitSentence } from './keeping.ts';
+import { courses, type Due, type SeriesTrend } from '@katharos/core';
+import { courseSentence, trendSentence, visitReadings, visitSentence } from './keeping.ts';
 import { readerOf } from './reader.ts';
 import { servicedName } from './service.ts';
 
@@ -104,4 +104,31 @@ test('a visit is told by what was read, in the units of its meter, and by what w
       reader,
     ),
   ).toBe('Read: product TDS 26 ppm. Done: Reed 75 element (batch M-77) and air of the tank.');
+});
+
+test('what was seen, and a lamp’s hours, stand in the line of a visit', () => {
+  const stamp = { at: '2026-01-05T09:00:00Z', by: 'Wren' };
+  const said = visitReadings(
+    {
+      kind: 'reading',
+      ...stamp,
+      readings: {
+        productCounter: { value: 5120, unit: 'L', takenAt: null, by: null },
+      },
+      seen: { 'pad-wet': stamp, 'sediment-brown': stamp },
+      lampHours: 4100,
+      note: '',
+    },
+    reader,
+  );
+  expect(said).toBe(
+    'Read: litre counter of the product 5120 L and lamp 4,100 h. Found: sediment filter is brown all through and leak stop’s pad was wet.',
+  );
+});
+
+test('the years before a visit are said where they tell of anything', () => {
+  expect(courseSentence('flow', null)).toBeNull();
+  const said = courses.map((course) => courseSentence('saltPassage', course));
+  expect(new Set(said).size).toBe(courses.length);
+  for (const sentence of said) expect(sentence).toMatch(/^Salt passage .+\.$/);
 });

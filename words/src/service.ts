@@ -119,8 +119,8 @@ const writers: Writers = {
     instruction: faultWords[fault].mend,
     proof: 'It is as it should be, and every tube is home to its mark.',
   }),
-  change: ({ what, closing }) => ({
-    title: servicedActs[what],
+  change: ({ what, closing, place }) => ({
+    title: place === null ? servicedActs[what] : `${servicedActs[what]}, place ${place}`,
     instruction: [openings[closing], servicedHow[what]].filter(Boolean).join(' '),
     proof:
       closing === 'none'

@@ -8,7 +8,7 @@ import {
   readingsOf as readings,
   visitOn as visit,
 } from '../test/installed.ts';
-import { historyOf, inUseSince, keptOf } from './keeping.ts';
+import { ageingBy, historyOf, inUseSince, keptOf } from './keeping.ts';
 import { stageOf } from './stage.ts';
 
 describe('an installed system', () => {
@@ -151,5 +151,38 @@ describe('what visits find', () => {
       8,
       9,
     );
+  });
+});
+
+describe('how far a membrane has aged', () => {
+  const aged = (factor: number) => {
+    const document = kept();
+    document.verify.readings = readings(document, 1);
+    document.service = {
+      visits: Object.fromEntries(
+        [6, 12, 18, 24].map((month) => {
+          const date = new Date(Date.UTC(2022, 2 + month, 10)).toISOString().slice(0, 10);
+          const read = readings(document, factor ** (month / 24));
+          return [`v${month}`, visit(date, { readings: read })];
+        }),
+      ),
+    };
+    return document;
+  };
+
+  test('is what its visits read, and nothing where nobody came', () => {
+    expect(ageingBy(kept())).toBeUndefined();
+    const ageing = ageingBy(aged(2))!;
+    expect(ageing.saltPassageFactor).toBeGreaterThan(1.6);
+    expect(ageing.saltPassageFactor).toBeLessThan(2.2);
+    expect(ageing.flowFactor).toBeCloseTo(1, 1);
+    expect(ageingBy(aged(1))!.saltPassageFactor).toBeCloseTo(1, 1);
+  });
+
+  test('counts by the firm’s own limits', () => {
+    const document = aged(1.6);
+    const due = (settings: Parameters<typeof keptOf>[1]) =>
+      keptOf(document, settings, '2024-04-01')!.dues.find(({ id }) => id === 'membrane')!.on;
+    expect(due({ keeping: { saltPassageFactor: 1.4 } })).toBeLessThan(due({}));
   });
 });

@@ -1,4 +1,5 @@
 import {
+  type Ageing,
   assess,
   type Due,
   dayOf,
@@ -295,6 +296,16 @@ function countedLPerDay(document: Installed, since: string): number | null {
   const [first, last] = [stretch[0], stretch.at(-1)];
   if (!first || !last || last.day - first.day < leastCountedDays) return null;
   return (last.litres - first.litres) / (last.day - first.day);
+}
+
+/** How far a membrane has aged by what its visits read; undefined while they do not tell of both factors. */
+export function ageingBy(document: Installed): Ageing | undefined {
+  const history = visitsInOrder(document).length > 0 ? historyOf(document) : undefined;
+  const found = history && trend(history);
+  if (!found?.ok) return undefined;
+  const { saltPassage, flow } = found.value;
+  if (saltPassage.state === 'not-enough' || flow.state === 'not-enough') return undefined;
+  return { flowFactor: flow.factorNow, saltPassageFactor: saltPassage.factorNow };
 }
 
 /** The day on which each thing was changed or done last. */

@@ -65,8 +65,10 @@ export const changeOutPlan = (
   design: SystemDesign,
   what: readonly Pick<Serviced, 'id' | 'kind'>[],
   faults: readonly FaultCode[] = [],
-): ServiceStep[] =>
-  servicePlan(design, [
+): ServiceStep[] => {
+  const placeOf = (id: string, kind: ServicedKind): number | null =>
+    what.filter((one) => one.kind === kind).length > 1 ? Number(id.replace(/\D/g, '')) : null;
+  return servicePlan(design, [
     ...faults.map(mendingAct),
     ...[...what]
       .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
@@ -75,10 +77,11 @@ export const changeOutPlan = (
         ...(kind === 'lamp' ? { lamp: true as const } : {}),
         step: {
           code: 'change',
-          data: { what: kind, id, closing: closingOf(design, kind) },
+          data: { what: kind, id, closing: closingOf(design, kind), place: placeOf(id, kind) },
         },
       })),
   ]);
+};
 
 /** What a change opens, for whoever walks the states. */
 export const opensOf = (kind: ServicedKind): Act['opens'] => changes[kind].opens;

@@ -94,6 +94,27 @@ test('a step keeps its id when more is to be done, so that its tick stays with i
   for (const [of, id] of ids(few)) expect(all.get(of)).toBe(id);
 });
 
+test('of several alike each is told by its place, and one alone is not', () => {
+  const carbon = { ...samplePart('prefilter'), media: 'carbon-block' as const };
+  const three: SystemDesign = { ...pumped, prefilters: [pumped.prefilters[0]!, carbon, carbon] };
+  const serviced = servicedOf(three, anySite);
+  const places = (what: typeof serviced) =>
+    changeOutPlan(three, what).flatMap((step) =>
+      step.code === 'change' && step.data.what === 'carbon' ? [step.data.place] : [],
+    );
+  const carbons = serviced.filter(({ kind }) => kind === 'carbon');
+  expect(new Set(places(carbons)).size).toBe(carbons.length);
+  expect(places(carbons.slice(0, 1))).toEqual([null]);
+});
+
+test('a mend and a change-out are one opening', () => {
+  const serviced = servicedOf(pumped, anySite).filter(({ kind }) => kind === 'carbon');
+  const plan = changeOutPlan(pumped, serviced, ['membrane-bypass']);
+  expect(codes(plan).filter((code) => code === 'close-feed')).toHaveLength(1);
+  expect(codes(plan)).toEqual(expect.arrayContaining(['mend', 'change']));
+  expect(serviceStates(pumped, plan).faults).toEqual([]);
+});
+
 test('a step that is left out is found', () => {
   const plan = mendPlan(pumped, ['membrane-bypass']);
   for (const left of [

@@ -15,7 +15,13 @@ export interface ServiceData {
   /** What mends a fault. */
   mend: { fault: FaultCode };
   /** A cartridge, a lamp, or what comes round. */
-  change: { what: ServicedKind; id: string; closing: Closing };
+  change: {
+    what: ServicedKind;
+    id: string;
+    closing: Closing;
+    /** In the row, from 1, where several alike are changed. */
+    place: number | null;
+  };
   'close-tap': object;
   /** Slowly, the tap open, the tank closed. */
   'open-feed': { tap: 'open' | 'closed' };

@@ -1,5 +1,5 @@
 import { failureHead, failureSentence, nodeExplanations, nodeNames } from '@katharos/words';
-import type { Stage } from '@katharos/job';
+import { ageingBy, type Stage } from '@katharos/job';
 import {
   type Failure,
   type InstalledSystem,
@@ -18,7 +18,7 @@ import {
 } from '@mantine/core';
 import { useElementSize, useMediaQuery } from '@mantine/hooks';
 import IconChevronDown from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { readerChanged } from '../../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
@@ -74,8 +74,13 @@ export function JobWaterline({ stage }: { stage: Stage }) {
   // Without a tank there is no filling to look at; making water means an open tap.
   const current = design && !hasTank && picked === 'filling' ? 'tap' : picked;
   const water = brief?.ok ? brief.value.task.waters.today : null;
-  const solved = useSolvedLine(design, water, scenes[current]);
-  const title = chosen ? 'The chosen system' : 'Proposed so far';
+  const ageing = useAgeing(stage);
+  const solved = useSolvedLine(design, water, scenes[current], ageing);
+  const title = ageing
+    ? 'The system as it is by now'
+    : chosen
+      ? 'The chosen system'
+      : 'Proposed so far';
   if (!open) {
     return (
       <section className={styles.frame} aria-label="Waterline">
@@ -125,6 +130,16 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         <Searching share={search.kind === 'searching' ? search.share : null} />
       )}
     </section>
+  );
+}
+
+/** In the years of service the line is drawn with the membrane as its visits found it. */
+function useAgeing(stage: Stage) {
+  const { survey, size, system, verify, keep, service } = useDocument();
+  const isKept = stage === 'keep' && service?.visits !== undefined;
+  return useMemo(
+    () => (isKept ? ageingBy({ survey, size, system, verify, keep, service }) : undefined),
+    [isKept, survey, size, system, verify, keep, service],
   );
 }
 

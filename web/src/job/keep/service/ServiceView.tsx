@@ -10,6 +10,7 @@ import { useComputed } from '../../../workers/useComputed.ts';
 import { useDocument, useEdit } from '../../open/useJob.ts';
 import { DuePanel } from './DuePanel.tsx';
 import { HouseholdPanel } from './HouseholdPanel.tsx';
+import { SitePanel } from './SitePanel.tsx';
 import { TrendPanel } from './TrendPanel.tsx';
 import { VisitPanel } from './VisitPanel.tsx';
 import { VisitList } from './VisitList.tsx';
@@ -59,7 +60,8 @@ export function ServiceView() {
           In service
         </Title>
         {since && (
-          <Button size="md" onClick={begin}>
+          // What is planned is not known before it is reckoned.
+          <Button size="md" onClick={begin} loading={!shown && state.kind === 'running'}>
             Begin a visit
           </Button>
         )}
@@ -84,6 +86,7 @@ export function ServiceView() {
       {shown && <TrendPanel shown={shown} />}
       <VisitList visits={visits} open={open} onOpen={setOpen} />
       {since && <HouseholdPanel onVisit={goFor} />}
+      {since && <SitePanel />}
       {since && <Since />}
     </Stack>
   );
