@@ -373,7 +373,13 @@ export * from './system/condition.ts';
 export * from './system/observe.ts';
 export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
 export * from './keeping/trend/history.ts';
-export { type SeriesPicture, type TrendPicture, trendPicture } from './keeping/trend/picture.ts';
+export {
+  type Expectation,
+  type SeriesPicture,
+  trendExpectations,
+  type TrendPicture,
+  trendPicture,
+} from './keeping/trend/picture.ts';
 export { dropDoubledAfter } from './keeping/trend/loading.ts';
 export {
   type SeriesTrend,

@@ -257,6 +257,39 @@ const views: View[] = [
     part: '[aria-label="This visit"]',
     thumbs: true,
   },
+  {
+    name: 'a complaint, weighed',
+    job: 'Dunstan Eskdale-Moor',
+    path: 'keep?view=service',
+    heading: 'The membrane’s trend',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Begin a visit' }).click();
+      const visit = page.getByRole('region', { name: 'This visit' });
+      await visit.getByLabel('What for').selectOption('complaint');
+      for (const [label, value] of [
+        ['Feed TDS', '430 ppm'],
+        ['Product TDS', '80 ppm'],
+      ]) {
+        await visit.getByLabel(label!, { exact: true }).fill(value!);
+        await visit.getByLabel(label!, { exact: true }).press('Enter');
+      }
+      await visit.getByLabel('Taste or smell').check();
+      await visit.getByRole('list', { name: 'Likely causes' }).waitFor();
+    },
+    part: '[aria-label="This visit"]',
+    thumbs: true,
+  },
+  {
+    name: 'a change-out on the whole screen',
+    job: 'Dunstan Eskdale-Moor',
+    path: 'keep?view=service',
+    heading: 'The membrane’s trend',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Begin a visit' }).click();
+      await page.getByRole('button', { name: 'Begin, on the whole screen' }).click();
+    },
+    part: '[role=dialog]',
+  },
   { name: 'a stage without a system', job: tamsin, path: 'flush', heading: 'Flush' },
   { name: 'proposal', job: odalys, path: 'proposal', heading: /reverse osmosis/ },
   { name: 'job sheet', job: odalys, path: 'sheet', heading: /Odalys Brightwen/ },
@@ -369,6 +402,8 @@ for (const [name, path, heading] of [
   ['the van', '/van', 'What the van holds'],
   ['the instruments', '/instruments', 'Instruments'],
   ['the diary', '/diary', 'Due for service'],
+  ['the diary by place', '/diary?view=place', 'Low Marram'],
+  ['all systems', '/diary?view=systems', 'Due for service'],
   ['an address of nothing', '/nothing/here', 'Nothing is kept under this address'],
 ] as const) {
   test(`nothing is in the way of anybody: ${name}`, async ({ page }) => {

@@ -236,9 +236,7 @@ test('three years of one system, by two people, one of them without a line: diar
   });
   const other = await context.newPage();
   await other.goto(page.url());
-  await expect(
-    other.getByRole('table', { name: 'Everything that is serviced' }),
-  ).toBeVisible();
+  await expect(other.getByRole('table', { name: 'Everything that is serviced' })).toBeVisible();
   await context.setOffline(true);
   await other.getByRole('button', { name: 'Begin a visit' }).click();
   const visit = other.getByRole('region', { name: 'This visit' });

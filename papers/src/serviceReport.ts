@@ -39,6 +39,8 @@ export interface ServiceReport {
   /** What was seen, complained of and taken for the cause. */
   remarks: string[];
   done: { what: string; batch: string }[];
+  /** Read after everything was changed. */
+  after: [label: string, value: string][];
   note: string;
   /** How the membrane stands, and when somebody should come again. */
   outlook: string[];
@@ -83,6 +85,7 @@ export function serviceReportOf({
     found: foundAt(visit, reader),
     remarks: remarksOf(visit, reader),
     done: doneAt(visit, reader),
+    after: readFrom(visit.after ?? {}, reader),
     note: visit.note,
     outlook: outlookOf(asOf(document, visit.at), settings, day, reader),
     caveats: [
@@ -110,9 +113,20 @@ const foundAt = (
   { readings, lampHours }: ServiceVisitRecord,
   reader: Reader,
 ): ServiceReport['found'] => {
+  const read = readFrom(readings, reader);
+  return lampHours === undefined
+    ? read
+    : [...read, ['Lamp’s counter', `${reader.number(lampHours, 0)} h`]];
+};
+
+/** Figures as they were entered, in the order in which they are asked. */
+function readFrom(
+  readings: ServiceVisitRecord['readings'],
+  reader: Reader,
+): ServiceReport['found'] {
   const extra = Object.keys(readings) as (keyof typeof visitFields)[];
   const keys = [...new Set([...visitKeys, ...conditionKeys, ...extra])];
-  const read = keys.flatMap((key): [string, string][] => {
+  return keys.flatMap((key): [string, string][] => {
     const reading = readings[key];
     const { name, dimension } = visitFields[key];
     return reading
@@ -124,10 +138,7 @@ const foundAt = (
         ]
       : [];
   });
-  return lampHours === undefined
-    ? read
-    : [...read, ['Lamp’s counter', `${reader.number(lampHours, 0)} h`]];
-};
+}
 
 function remarksOf(
   { seen = {}, complaints = {}, faults }: ServiceVisitRecord,

@@ -70,7 +70,8 @@ export const trendStateWords: Record<TrendState, string> = {
   'not-enough': 'Too few readings',
 };
 
-const seriesNames = { saltPassage: 'Salt passage', flow: 'Flow' } as const;
+/** A membrane's two factors. */
+export const seriesNames = { saltPassage: 'Salt passage', flow: 'Flow' } as const;
 
 /** How a series stands and when its limit is met, with how sure that is. */
 export function trendSentence(
@@ -109,6 +110,12 @@ export function trendSentence(
         : `Its limit is not met within five years, by all that is known.`;
   return `${name} drifts: ${times}. ${due}${how}`;
 }
+
+/** What the visits tell of how fast the pre-filters load. */
+export const prefilterSentence = (months: number | null, reader: Reader): string =>
+  months === null
+    ? 'Pre-filters: no growth of their drop that the readings could tell from nothing.'
+    : `Pre-filters: their drop is doubled ${reader.number(months, 0)} ${reader.plural(Math.round(months), { one: 'month', other: 'months' })} after they were new, four chances in five.`;
 
 const courseWords: Record<Course, string> = {
   steady: 'held through the years before this visit: what comes little by little is less likely.',

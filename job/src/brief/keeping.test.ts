@@ -60,6 +60,32 @@ describe('an installed system', () => {
     ]);
   });
 
+  test('keeps what was found of an old membrane apart from what a new one shows', () => {
+    const document = kept();
+    document.verify.readings = readings(document, 1);
+    const changed = { membrane: { part: 'y', batch: '', at: at('2024-03-01'), by: 'Wren' } };
+    document.service = {
+      visits: {
+        a: visit('2024-03-01', {
+          readings: readings(document, 2.5),
+          after: readings(document, 1),
+          changed,
+        }),
+      },
+    };
+    const history = historyOf(document)!;
+    expect(history.readings.map(({ date }) => date)).toEqual([
+      '2022-03-10',
+      '2024-02-29',
+      '2024-03-01',
+    ]);
+    const [, old, fresh] = history.readings.map(({ permeateTdsMgL }) => permeateTdsMgL!);
+    expect(old! / fresh!).toBeGreaterThan(2);
+    // Without a new membrane the same readings are the old one's, once.
+    delete document.service.visits!.a!.changed;
+    expect(historyOf(document)!.readings).toHaveLength(2);
+  });
+
   test('that drifts is due by it, and a new membrane begins anew', () => {
     const document = kept();
     document.verify.readings = readings(document, 1);

@@ -2,6 +2,7 @@ import {
   type Ageing,
   assess,
   type Due,
+  dateOf,
   dayOf,
   dropDoubledAfter,
   duesOf,
@@ -83,6 +84,17 @@ function readOn(
   return read.length > 0 ? [{ date, ...Object.fromEntries(read) }] : [];
 }
 
+/**
+ * What a visit read, as the trend wants it: readings on the day of a membrane's change are the new one's. What was found before is the
+ * old one's, and stands a day earlier; what was read after any other change is the same membrane twice on one day, and left out.
+ */
+function readAt({ at, readings, changed = {}, after = {} }: ServiceVisitRecord): VisitReadings[] {
+  const date = dateOfInstant(at);
+  return 'membrane' in changed
+    ? [...readOn(dateOf(dayOf(date)! - 1), readings), ...readOn(date, after)]
+    : readOn(date, readings);
+}
+
 /** What a system's readings over the years ask of the trend; undefined without a membrane, a water or a reading. */
 export function historyOf(
   document: Installed,
@@ -97,7 +109,7 @@ export function historyOf(
   const visits = visitsInOrder(document);
   const readings = [
     ...readOn(since, document.verify.readings),
-    ...visits.flatMap(([, { at, readings: read }]) => readOn(dateOfInstant(at), read)),
+    ...visits.flatMap(([, visit]) => readAt(visit)),
   ];
   if (readings.length === 0) return undefined;
   const events = visits.flatMap(([, { at, changed = {} }]) =>
@@ -152,6 +164,8 @@ export interface Kept {
   /** What a counter says that is drawn, L/day; null where the household's own figure stands. */
   countedLPerDay: number | null;
   visit: ServiceVisit | null;
+  /** See the core's `dropDoubledAfter`. */
+  dropDoubledAfterMonths: number | null;
   /** For how long the firm answers for what it put in; 0 for not. */
   warrantyMonths: number;
 }
@@ -186,6 +200,7 @@ export function keptOf(
   const lastDone = lastDoneOf(document);
   const counted = countedLPerDay(document, since);
   const doubled = history && dropDoubledAfter(history);
+  const dropDoubledAfterMonths = doubled?.ok ? doubled.value : null;
   const dues = duesOf({
     design,
     assessed: brief.assessed,
@@ -203,7 +218,7 @@ export function keptOf(
         found.value.flow.state !== 'not-enough',
     },
     foundSpent: foundSpentOf(document, servicedOf(design, site)),
-    dropDoubledAfterMonths: doubled?.ok ? doubled.value : null,
+    dropDoubledAfterMonths,
     lampCounter: lampCounterOf(document),
     school,
   });
@@ -213,6 +228,7 @@ export function keptOf(
     dues,
     countedLPerDay: counted,
     warrantyMonths,
+    dropDoubledAfterMonths,
     visit: nextVisit(dues, tripPrice, dayOf(today)!),
   };
 }
@@ -345,8 +361,9 @@ export function readRowsOf(document: Installed): ReadRow[] {
     });
   return [
     ...rows('hand-over', since, { ...document.verify.readings, ...document.verify.noted }),
-    ...visitsInOrder(document).flatMap(([id, { at, readings }]) =>
-      rows(id, dateOfInstant(at), readings),
-    ),
+    ...visitsInOrder(document).flatMap(([id, { at, readings, after = {} }]) => [
+      ...rows(id, dateOfInstant(at), readings),
+      ...rows(`${id}, after`, dateOfInstant(at), after),
+    ]),
   ];
 }

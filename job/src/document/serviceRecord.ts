@@ -34,6 +34,8 @@ const visitSchema = z.strictObject({
   by: person,
   /** As found, before anything was changed. */
   readings: readingsOf(visitFields),
+  /** After everything was changed; of a new membrane they are the first. */
+  after: readingsOf(visitFields).optional(),
   /** What was seen, as found. */
   seen: z.partialRecord(z.enum(visitSigns), tick).optional(),
   /** What the household complains of. */

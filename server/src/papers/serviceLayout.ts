@@ -20,7 +20,7 @@ const sentences = (texts: readonly string[]): Content[] =>
 
 /** The report of a visit as a PDF of one page. */
 export function serviceLayout(report: ServiceReport): TDocumentDefinitions {
-  const { paper: size, firm, number, found, remarks, done, note, outlook } = report;
+  const { paper: size, firm, number, found, remarks, done, after, note, outlook } = report;
   return {
     ...paper(size, `${report.title} ${number}`, firm, number),
     content: [
@@ -36,6 +36,7 @@ export function serviceLayout(report: ServiceReport): TDocumentDefinitions {
             table(done.map(({ what, batch }) => [what, batch ? `batch ${batch}` : ''] as const)),
           ]
         : []),
+      ...(after.length > 0 ? [heading('Afterwards'), table(after)] : []),
       ...(note ? [heading('Remark'), { text: note }] : []),
       ...(outlook.length > 0 ? [heading('What comes'), ...sentences(outlook)] : []),
       ...report.caveats.map((text, i): Content => ({

@@ -22,7 +22,7 @@ const views = {
   day: 'By day',
   place: 'By place',
   person: 'By person',
-  systems: 'All systems',
+  systems: 'All',
 } as const;
 type View = keyof typeof views;
 
@@ -36,7 +36,10 @@ export function DiaryPage() {
       <Title order={1}>Due for service</Title>
       <SegmentedControl
         className="no-print"
+        fullWidth
         size="md"
+        maw="100%"
+        styles={{ label: { paddingInline: 6 } }}
         aria-label="View of the diary"
         value={view}
         data={Object.entries(views).map(([value, label]) => ({ value, label }))}

@@ -44,6 +44,8 @@ import {
   supplyOf,
   type SystemDesign,
   type TestedSystem,
+  type Expectation,
+  trendExpectations,
   type TrendPicture,
   trendPicture,
   type WayOut,
@@ -62,6 +64,8 @@ export interface LivedDays extends DaysInTheHouse {
 export interface KeptShown {
   kept: Kept;
   picture: TrendPicture | null;
+  /** How the months in which limits are met were expected, visit by visit. */
+  expectations: Record<'saltPassage' | 'flow', Expectation[]> | null;
 }
 
 /** By how much a system does not fit, and every way out tried. */
@@ -165,9 +169,14 @@ export const tasks = {
   }): KeptShown | null => {
     const kept = keptOf(document, settings, today);
     if (!kept) return null;
-    const history = historyOf(document);
+    const history = historyOf(document, undefined, settings);
     const picture = history && trendPicture({ ...history, asOf: today });
-    return { kept, picture: picture?.ok ? picture.value : null };
+    const expected = history && trendExpectations(history);
+    return {
+      kept,
+      picture: picture?.ok ? picture.value : null,
+      expectations: expected?.ok ? expected.value : null,
+    };
   },
 
   /** What simulated devices find at a job's system. */

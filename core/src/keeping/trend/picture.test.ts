@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../household/household.ts';
 import { agedHistory } from '../../test/agedSamples.ts';
-import { trendPicture } from './picture.ts';
+import { type Expectation, trendExpectations, trendPicture } from './picture.ts';
 import { trend } from './trend.ts';
 
 const history = agedHistory({
@@ -47,5 +47,29 @@ describe('the trend as it is drawn', () => {
       return truth >= low * 0.98 && truth <= high * 1.02;
     });
     expect(held.length / course.length).toBeGreaterThan(0.8);
+  });
+
+  test('shows beside it what meter and jug alone would say: a winter that is no ageing', () => {
+    const steady = trendPicture(agedHistory({ months: 24, every: 2 }));
+    if (!steady.ok) throw new Error(steady.failure.code);
+    const { visits } = steady.value.flow;
+    const spread = (values: number[]) => Math.max(...values) / Math.min(...values);
+    expect(spread(visits.map(({ raw }) => raw!))).toBeGreaterThan(1.3);
+    expect(spread(visits.map(({ factor }) => factor))).toBeLessThan(1.1);
+    expect(visits[0]!.raw).toBe(1);
+  });
+
+  test('marks what was changed since, and expects the limit the more narrowly the more visits there are', () => {
+    const events = [{ date: history.readings[3]!.date, kind: 'prefilter-change' as const }];
+    const marked = trendPicture({ ...history, events });
+    expect(marked.ok && marked.value.events).toEqual(events);
+    const expected = trendExpectations(history);
+    if (!expected.ok) throw new Error(expected.failure.code);
+    const { saltPassage } = expected.value;
+    const width = ({ dueFrom, dueTo }: Expectation) =>
+      (dueTo ? Date.parse(dueTo) : Infinity) - (dueFrom ? Date.parse(dueFrom) : 0);
+    expect(width(saltPassage.at(-1)!)).toBeLessThan(width(saltPassage[0]!));
+    const answer = trend(history);
+    expect(answer.ok && answer.value.saltPassage.dueOn).toBe(saltPassage.at(-1)!.dueOn);
   });
 });

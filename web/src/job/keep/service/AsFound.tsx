@@ -1,11 +1,11 @@
 import type { ServicedSite, SystemDesign } from '@katharos/core';
-import { conditionKeys, visitFields, visitKeys, type VisitSign, visitSigns } from '@katharos/job';
+import { conditionKeys, visitKeys, type VisitSign, visitSigns } from '@katharos/job';
 import { visitSignWords } from '@katharos/words';
 import { Checkbox, SimpleGrid, Text } from '@mantine/core';
 import { MeasureInput } from '../../../ui/typed/MeasureInput.tsx';
-import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
 import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useVisit } from './useVisit.ts';
+import { VisitReading } from './VisitReading.tsx';
 
 interface Props {
   id: string;
@@ -37,20 +37,7 @@ export function AsFound({ id, design, site }: Props) {
       </Text>
       <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} verticalSpacing="md">
         {[...visitKeys, ...conditionKeys.filter((key) => asked[key])].map((key) => (
-          <QuantityInput
-            key={key}
-            field={visitFields[key]}
-            quantity={visit.readings[key]}
-            onCommit={(quantity) =>
-              change(({ readings }) => {
-                const { [key]: _old, ...rest } = readings;
-                const { at, by } = stamp();
-                return {
-                  readings: quantity ? { ...rest, [key]: { ...quantity, takenAt: at, by } } : rest,
-                };
-              })
-            }
-          />
+          <VisitReading key={key} id={id} of="readings" name={key} />
         ))}
         {design.lamp && (
           <MeasureInput

@@ -1,5 +1,5 @@
 import { complaints, suspectsOf } from '@katharos/core';
-import { coursesBefore, examinationOfVisit, placeOfReading, visitFields } from '@katharos/job';
+import { coursesBefore, examinationOfVisit, placeOfReading } from '@katharos/job';
 import {
   causeOfFaults,
   complaintAdvice,
@@ -13,13 +13,13 @@ import {
 import { Button, Checkbox, Group, Stack, Text } from '@mantine/core';
 import { useMemo } from 'react';
 import { useSession } from '../../../data/session.ts';
-import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
 import { Tone } from '../../../ui/Tone.tsx';
 import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { useComputed } from '../../../workers/useComputed.ts';
 import { Causes } from '../../verify/Causes.tsx';
 import { useVisit } from './useVisit.ts';
+import { VisitReading } from './VisitReading.tsx';
 
 /** What the household complains of at a visit, what may be behind it by the readings and the years before, and what mends it. */
 export function VisitCauses({ id }: { id: string }) {
@@ -104,21 +104,7 @@ export function VisitCauses({ id }: { id: string }) {
                 Read next: {readingLabel(next.reading)}, about {next.minutes} min
               </Text>
               {place && 'figure' in place && (
-                <QuantityInput
-                  field={visitFields[place.figure]}
-                  quantity={visit.readings[place.figure]}
-                  onCommit={(quantity) =>
-                    change(({ readings }) => {
-                      const { [place.figure]: _old, ...rest } = readings;
-                      const { at, by } = stamp();
-                      return {
-                        readings: quantity
-                          ? { ...rest, [place.figure]: { ...quantity, takenAt: at, by } }
-                          : rest,
-                      };
-                    })
-                  }
-                />
+                <VisitReading id={id} of="readings" name={place.figure} />
               )}
             </div>
           )}

@@ -15,6 +15,7 @@ import { useMemo } from 'react';
 import { NoteField } from '../../../ui/typed/NoteField.tsx';
 import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useEdit } from '../../open/useJob.ts';
+import { Afterwards } from './Afterwards.tsx';
 import { AsFound } from './AsFound.tsx';
 import { VisitCauses } from './VisitCauses.tsx';
 import { useVisit } from './useVisit.ts';
@@ -103,6 +104,7 @@ export function VisitPanel({ id, onClose }: { id: string; onClose: () => void })
           </SimpleGrid>
         </Checkbox.Group>
         <VisitSteps id={id} design={design} serviced={serviced} />
+        <Afterwards id={id} />
         <NoteField
           label="Note"
           keptAs={`visit-${id}`}
