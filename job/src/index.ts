@@ -39,10 +39,13 @@ export {
 export * from './brief/brief.ts';
 export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
-export * from './brief/visitExamination.ts';
+export * from './keeping/visitExamination.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gaps.ts';
-export * from './brief/keeping.ts';
+export { ageingBy, conditionKeys, historyOf, visitKeys } from './keeping/history.ts';
+export { inUseSince, servicedSiteOf, visitsInOrder } from './keeping/installed.ts';
+export * from './keeping/kept.ts';
+export * from './keeping/readRows.ts';
 export {
   type ServiceVisitRecord,
   visitFields,

@@ -1,23 +1,21 @@
-import { complaints, suspectsOf } from '@katharos/core';
+import { suspectsOf } from '@katharos/core';
 import { coursesBefore, examinationOfVisit, placeOfReading } from '@katharos/job';
 import {
   causeOfFaults,
-  complaintAdvice,
-  complaintWords,
   courseSentence,
   evidenceOf,
   leadSentence,
   mendOfFaults,
   readingLabel,
 } from '@katharos/words';
-import { Button, Checkbox, Group, Stack, Text } from '@mantine/core';
+import { Button, Group, Stack, Text } from '@mantine/core';
 import { useMemo } from 'react';
 import { useSession } from '../../../data/session.ts';
 import { Tone } from '../../../ui/Tone.tsx';
-import { underAThumb } from '../../../ui/underAThumb.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { useComputed } from '../../../workers/useComputed.ts';
 import { Causes } from '../../verify/Causes.tsx';
+import { ComplaintBoxes } from '../../verify/ComplaintBoxes.tsx';
 import { useVisit } from './useVisit.ts';
 import { VisitReading } from './VisitReading.tsx';
 
@@ -44,40 +42,11 @@ export function VisitCauses({ id }: { id: string }) {
   const place = next && placeOfReading(next.reading);
   return (
     <Stack gap="sm" role="group" aria-label="What the household complains of">
-      <Checkbox.Group
-        label="What the household complains of"
-        value={complaints.filter((one) => noted[one])}
-        onChange={(chosen) =>
-          change(({ complaints: before = {} }) => ({
-            complaints: Object.fromEntries(
-              complaints
-                .filter((one) => chosen.includes(one))
-                .map((one) => [one, before[one] ?? stamp()]),
-            ),
-          }))
-        }
-      >
-        <Group gap="lg">
-          {complaints.map((one) => (
-            <Checkbox
-              key={one}
-              value={one}
-              size="md"
-              styles={underAThumb}
-              label={complaintWords[one]}
-            />
-          ))}
-        </Group>
-      </Checkbox.Group>
-      {complaints.map(
-        (one) =>
-          noted[one] &&
-          complaintAdvice[one] && (
-            <Text key={one} size="sm">
-              {complaintAdvice[one]}
-            </Text>
-          ),
-      )}
+      <ComplaintBoxes
+        noted={noted}
+        stamp={stamp}
+        onChange={(next) => change(() => ({ complaints: next }))}
+      />
       {Object.keys(noted).length > 0 && !asked.examination && (
         <Text size="sm" c="dimmed">
           With feed and product TDS as found, the causes are weighed.

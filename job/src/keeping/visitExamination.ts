@@ -9,11 +9,11 @@ import {
   usualTestInstruments,
   weightsOf,
 } from '@katharos/core';
-import type { JobDocument } from '../document/job.ts';
 import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
 import type { FirmSettings } from '../fields/firmSettings.ts';
-import { examinedFrom, givenOf, testedOf } from './examination.ts';
-import { historyOf, visitsInOrder } from './keeping.ts';
+import { examinedFrom, givenOf, testedOf } from '../brief/examination.ts';
+import { historyOf } from './history.ts';
+import { type Installed, visitsInOrder } from './installed.ts';
 
 /** How each of a membrane's factors went before a visit; null where too little was read. */
 export type CoursesBefore = Record<'saltPassage' | 'flow', Course | null>;
@@ -26,8 +26,6 @@ const courseOf = ({ state, shape }: SeriesTrend): Course | null =>
       : shape === 'step'
         ? 'sudden'
         : 'gradual';
-
-type Installed = Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify' | 'keep' | 'service'>;
 
 /** What the visits before one say of the membrane. */
 export function coursesBefore(document: Installed, id: string): CoursesBefore {

@@ -8,8 +8,10 @@ import {
   readingsOf as readings,
   visitOn as visit,
 } from '../test/installed.ts';
-import { ageingBy, historyOf, inUseSince, keptOf } from './keeping.ts';
-import { stageOf } from './stage.ts';
+import { ageingBy, historyOf } from './history.ts';
+import { inUseSince } from './installed.ts';
+import { keptOf } from './kept.ts';
+import { stageOf } from '../brief/stage.ts';
 
 describe('an installed system', () => {
   test('counts from its hand-over, or from the day that somebody gives', () => {
