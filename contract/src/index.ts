@@ -11,3 +11,5 @@ export * from './papers.ts';
 export * from './photographs.ts';
 export * from './session.ts';
 export * from './van.ts';
+export * from './people.ts';
+export * from './roles.ts';

@@ -1,5 +1,6 @@
 import { fault, firmSettingsSchema } from '@katharos/job';
 import { z } from 'zod';
+import { roles } from './roles.ts';
 
 /** Who is there, and how they get in. */
 
@@ -13,7 +14,7 @@ export const setupSchema = z.strictObject({
   firm: z.string().trim().min(1, fault('firm-missing')).max(120),
   name: z.string().trim().min(1, fault('person-missing')).max(120),
   email: credentialsSchema.shape.email,
-  password: z.string().min(10, fault('password-short')).max(200),
+  password: z.string().min(12, fault('password-short')).max(200),
 });
 export type Setup = z.infer<typeof setupSchema>;
 
@@ -23,7 +24,7 @@ export const metaSchema = z.object({
 });
 
 export const sessionSchema = z.object({
-  user: z.object({ id: z.uuid(), name: z.string(), email: z.string() }),
+  user: z.object({ id: z.uuid(), name: z.string(), email: z.string(), role: z.enum(roles) }),
   firm: z.object({ id: z.uuid(), name: z.string(), settings: firmSettingsSchema }),
 });
 export type Session = z.infer<typeof sessionSchema>;

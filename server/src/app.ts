@@ -28,9 +28,11 @@ import type { PaperMill } from './papers/paperMill.ts';
 import { letterRoutes } from './mail/letterRoutes.ts';
 import type { Postman } from './mail/postman.ts';
 import { chainRoutes } from './papers/chainRoutes.ts';
+import { joinRoutes, peopleRoutes } from './people/peopleRoutes.ts';
 import { paperRoutes } from './papers/paperRoutes.ts';
 import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
+import { requireRightToChange } from './session/requireRight.ts';
 import { requireSession, sessionOf } from './session/requireSession.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
 import { vanRoutes } from './van/vanRoutes.ts';
@@ -128,21 +130,23 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
     response.json({ demo: config.demo ? demoSignIn : null, setupNeeded: !(await hasOwner()) });
   });
   router.use('/setup', small, setupRoutes(config, sequelize, setupCode));
-  router.use('/session', small, sessionRoutes(config));
+  router.use('/session', small, sessionRoutes(config, sequelize));
+  router.use('/join', small, joinRoutes(config, sequelize));
   router.use(requireSession(config));
   router.use('/events', eventRoutes(changes));
   router.use('/firm', small, firmRoutes());
+  router.use('/people', small, peopleRoutes(sequelize));
   // Files and papers first: their addresses are more particular than a job's own.
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
-  router.use('/jobs/:job/household', householdRoutes());
+  router.use('/jobs/:job/household', requireRightToChange('write'), householdRoutes());
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
   router.get('/board', async (_request, response) => {
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
   router.use('/certificates', chainRoutes());
   router.use('/diary/feed', ownFeedRoutes());
-  router.use('/diary/letters', letterRoutes(sequelize, post.soon));
+  router.use('/diary/letters', requireRightToChange('write'), letterRoutes(sequelize, post.soon));
   router.use('/diary', diaryRoutes(sequelize, mill));
   router.use('/catalogue', catalogueRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));

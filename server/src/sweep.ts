@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import { forgetOldDeeds } from './deeds/once.ts';
 import { withoutContent } from './http/errors.ts';
 import { dropRemovedJobs } from './jobs/jobRepository.ts';
+import { dropOldTries } from './session/tries.ts';
 import { dropRemovedPhotographs } from './photographs/photographRepository.ts';
 
 const everyMs = 3600e3;
@@ -13,6 +14,7 @@ export function sweepHourly(logger: Logger): { stop: () => void } {
     await dropRemovedPhotographs(now);
     await dropRemovedJobs(now);
     await forgetOldDeeds(now);
+    await dropOldTries(now);
   };
   const run = () =>
     void sweep().catch((error: unknown) => {

@@ -62,7 +62,7 @@ const faultWords: Record<PlainFault, string> = {
   'route-no-length': 'A route is a length.',
   'email-form': 'Enter an e-mail address, such as name@firm.example.',
   'password-missing': 'Enter the password.',
-  'password-short': 'Use at least ten characters.',
+  'password-short': 'Use at least twelve characters.',
   'setup-code-missing': 'Enter the setup code that the server printed.',
   'firm-missing': 'Enter the name of the firm.',
   'person-missing': 'Enter your name.',

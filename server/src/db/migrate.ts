@@ -14,6 +14,7 @@ import * as dues from './migrations/0011-dues.ts';
 import * as feeds from './migrations/0012-feeds.ts';
 import * as householdPages from './migrations/0013-household-pages.ts';
 import * as letters from './migrations/0014-letters-and-copies.ts';
+import * as people from './migrations/0015-people.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -31,6 +32,7 @@ const migrations = [
   { name: '0012-feeds', ...feeds },
   { name: '0013-household-pages', ...householdPages },
   { name: '0014-letters-and-copies', ...letters },
+  { name: '0015-people', ...people },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

@@ -141,6 +141,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0012-feeds',
       '0013-household-pages',
       '0014-letters-and-copies',
+      '0015-people',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -1,5 +1,5 @@
 import type { Calibration, FirmSettings, GapCode, Instrument, JobDocument } from '@katharos/job';
-import type { DiaryRow, FleetRow, PartDue } from '@katharos/contract';
+import type { DiaryRow, FleetRow, PartDue, Role } from '@katharos/contract';
 import type { Complaint, VanLine, Part } from '@katharos/core';
 import {
   type AbstractDataTypeConstructor,
@@ -26,6 +26,9 @@ export class UserRow extends Model<InferAttributes<UserRow>, InferCreationAttrib
   declare email: string;
   declare name: string;
   declare passwordHash: string;
+  declare role: CreationOptional<Role>;
+  /** Gone: signs in no more, and stands on what they did. */
+  declare removedAt: CreationOptional<Date | null>;
 }
 
 export class SessionRow extends Model<
@@ -36,6 +39,35 @@ export class SessionRow extends Model<
   declare firmId: string;
   declare userId: string;
   declare expiresAt: Date;
+  declare id: CreationOptional<string>;
+  declare openedAt: Date;
+  declare seenAt: Date;
+  /** What the browser says of itself. */
+  declare device: string;
+}
+
+/** Somebody who may join by a link. */
+export class InvitationRow extends Model<
+  InferAttributes<InvitationRow>,
+  InferCreationAttributes<InvitationRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare tokenHash: string;
+  declare name: string;
+  declare role: Role;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare expiresAt: Date;
+}
+
+/** A try to sign in that failed; of no firm. */
+export class FailedTryRow extends Model<
+  InferAttributes<FailedTryRow>,
+  InferCreationAttributes<FailedTryRow>
+> {
+  declare subject: string;
+  declare failedAt: Date;
 }
 
 export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttributes<JobRow>> {
@@ -273,7 +305,15 @@ export function defineModels(sequelize: Sequelize): void {
     { ...options, tableName: 'firms' },
   );
   UserRow.init(
-    { id: id(), firmId: firmId(), email: text(), name: text(), passwordHash: text() },
+    {
+      id: id(),
+      firmId: firmId(),
+      email: text(),
+      name: text(),
+      passwordHash: text(),
+      role: { ...text(), defaultValue: 'owner' },
+      removedAt: { type: DataTypes.DATE },
+    },
     { ...options, tableName: 'users' },
   );
   SessionRow.init(
@@ -282,9 +322,32 @@ export function defineModels(sequelize: Sequelize): void {
       firmId: firmId(),
       userId: required(DataTypes.UUID),
       expiresAt: required(DataTypes.DATE),
+      id: { type: DataTypes.UUID, defaultValue: DataTypes.UUIDV4 },
+      openedAt: required(DataTypes.DATE),
+      seenAt: required(DataTypes.DATE),
+      device: text(),
     },
     { ...options, tableName: 'sessions' },
   );
+  InvitationRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      id: id(),
+      tokenHash: text(),
+      name: text(),
+      role: text(),
+      madeBy: text(),
+      madeAt: required(DataTypes.DATE),
+      expiresAt: required(DataTypes.DATE),
+    },
+    { ...options, tableName: 'invitations' },
+  );
+  FailedTryRow.init(
+    { subject: text(), failedAt: required(DataTypes.DATE) },
+    { ...options, tableName: 'failed_tries' },
+  );
+  // It has no key: one try is like another.
+  FailedTryRow.removeAttribute('id');
   JobRow.init(
     {
       id: id(),

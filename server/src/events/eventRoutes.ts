@@ -9,25 +9,31 @@ const longestMs = 15 * 60_000;
 /** Time after which a browser opens its line anew, ms. */
 const retryMs = 1500;
 
-const open = new Set<Response>();
+/** Open lines, with whose each is. */
+const open = new Map<Response, string>();
+
+/** Ends all lines of a person: they are let go, or signed out everywhere. */
+export function endEventsOf(userId: string): void {
+  for (const [response, whose] of open) if (whose === userId) response.end();
+}
 
 /** Ends all lines: the server is going. */
 export function endEvents(): void {
-  for (const response of open) response.end();
+  for (const response of open.keys()) response.end();
 }
 
 /** What changes in the firm, told to its people as it happens (server-sent events). */
 export function eventRoutes(changes: Changes): Router {
   const router = Router();
   router.get('/', (request, response) => {
-    const { firm } = sessionOf(response);
+    const { firm, user } = sessionOf(response);
     response.writeHead(200, {
       'Content-Type': 'text/event-stream',
       'Cache-Control': 'no-store, no-transform',
       'X-Accel-Buffering': 'no',
     });
     response.write(`retry: ${retryMs}\n\n`);
-    open.add(response);
+    open.set(response, user.id);
     const stop = changes.listen(({ firm: whose, of, job }) => {
       if (whose === firm.id) response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
     });

@@ -4,6 +4,8 @@ import { setupSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
+import { isCommonPassword } from '../session/commonPasswords.ts';
+import { requireRightToChange } from '../session/requireRight.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
@@ -24,6 +26,8 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
     const { code, firm, name, email, password } = validate(setupSchema, request.body);
     if (await hasOwner()) throw new ApiError('already-set-up');
     if (!isSame(code.trim(), setupCode)) throw new ApiError('wrong-setup-code', { path: 'code' });
+    if (isCommonPassword(password, [firm, name, email]))
+      throw new ApiError('common-password', { path: 'password' });
     const passwordHash = await hashPassword(password, config.passwordCost);
     const user = await sequelize.transaction(async (transaction) => {
       // Two people at once: the second waits here and then finds the installation taken.
@@ -35,7 +39,7 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
         transaction,
       );
     });
-    response.status(201).json(await startSession(user, config, response));
+    response.status(201).json(await startSession(user, config, request, response));
   });
   return router;
 }
@@ -43,6 +47,7 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
 /** A firm's own settings. */
 export function firmRoutes(): Router {
   const router = Router();
+  router.use(requireRightToChange('settings'));
   router.put('/settings', async (request, response) => {
     const settings = validate(firmSettingsSchema, request.body);
     await saveSettings(sessionOf(response).firm.id, settings);

@@ -6,6 +6,8 @@ import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { sessionOf } from '../session/requireSession.ts';
+import { approves } from './approves.ts';
+import { refuseWithout, requireRight } from '../session/requireRight.ts';
 import { acceptDocument } from './acceptDocument.ts';
 import { addJob, findJob, listJobs, saveJob, shelveJob } from './jobRepository.ts';
 
@@ -41,6 +43,7 @@ export function jobRoutes(sequelize: Sequelize): Router {
     const current = await findJob(firm.id, id);
     if (!current) throw new ApiError('not-found');
     const document = acceptDocument(sent, current.document);
+    if (approves(current.document, document)) refuseWithout(response, 'approve');
     await once(sequelize, request, response, async (transaction) => {
       const by = user.name;
       const saved = await saveJob(firm.id, id, { version, document, by }, transaction);
@@ -54,7 +57,7 @@ export function jobRoutes(sequelize: Sequelize): Router {
     });
   });
 
-  router.patch('/:id', async (request, response) => {
+  router.patch('/:id', requireRight('shelve'), async (request, response) => {
     const { firm } = sessionOf(response);
     const { shelf } = validate(shelveJobSchema, request.body);
     if (!(await shelveJob(firm.id, idFrom(request.params), shelf, new Date()))) {

@@ -16,6 +16,7 @@ import { jsonBody } from '../http/body.ts';
 import { onlyPlainText } from '../http/plainText.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { findJob, hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { requireRight } from '../session/requireRight.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { findVan } from '../van/vanRepository.ts';
 import { hashOf } from '../sealing/hash.ts';
@@ -77,12 +78,18 @@ export function paperRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     response.json({ papers: await listPapers(key) });
   });
 
-  router.post('/:id/papers', jsonBody('small'), onlyPlainText, async (request, response) => {
-    const { firm, user } = sessionOf(response);
-    const key = keyOf(request, response);
-    const wanted = validate(issuePaperSchema, request.body);
-    await issue({ sequelize, mill, firm, user, key, wanted, request, response });
-  });
+  router.post(
+    '/:id/papers',
+    requireRight('issue'),
+    jsonBody('small'),
+    onlyPlainText,
+    async (request, response) => {
+      const { firm, user } = sessionOf(response);
+      const key = keyOf(request, response);
+      const wanted = validate(issuePaperSchema, request.body);
+      await issue({ sequelize, mill, firm, user, key, wanted, request, response });
+    },
+  );
 
   router.get('/:id/papers/:paper', async (request, response) => {
     const paper = await findPaper(keyOf(request, response), idFrom(request.params, 'paper'));

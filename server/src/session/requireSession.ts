@@ -5,7 +5,9 @@ import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
 import { findSession, sessionDays } from './sessionRepository.ts';
 
-export const cookieName = 'katharos_session';
+/** Behind TLS the browser itself holds it to this host, this path and a safe line. */
+export const cookieName = ({ behindTls }: Config): string =>
+  behindTls ? '__Host-katharos_session' : 'katharos_session';
 
 export const cookieOptions = (config: Config): CookieOptions => ({
   httpOnly: true,
@@ -16,17 +18,20 @@ export const cookieOptions = (config: Config): CookieOptions => ({
 
 /** Gives a browser its token for as long as the session lasts. */
 export const setCookie = (response: Response, token: string, config: Config): unknown =>
-  response.cookie(cookieName, token, { ...cookieOptions(config), maxAge: sessionDays * 86400e3 });
+  response.cookie(cookieName(config), token, {
+    ...cookieOptions(config),
+    maxAge: sessionDays * 86400e3,
+  });
 
 /** The token that a request carries, if any. */
-export const tokenOf = (request: Request): string | undefined =>
-  parse(request.headers.cookie ?? '')[cookieName];
+export const tokenOf = (request: Request, config: Config): string | undefined =>
+  parse(request.headers.cookie ?? '')[cookieName(config)];
 
 /** Lets only signed-in requests on, and puts the session where `sessionOf` finds it. A session that is prolonged prolongs its cookie. */
 export const requireSession =
   (config: Config): RequestHandler =>
   async (request, response, next) => {
-    const token = tokenOf(request);
+    const token = tokenOf(request, config);
     const found = token ? await findSession(token, new Date()) : undefined;
     if (!token || !found) throw new ApiError('not-signed-in');
     if (found.prolonged) setCookie(response, token, config);

@@ -1,7 +1,9 @@
-import { credentialsSchema, type Session } from '@katharos/contract';
+import { changePasswordSchema, credentialsSchema, type Session } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
+import { endEventsOf } from '../events/eventRoutes.ts';
 import { ApiError } from '../http/apiError.ts';
-import { validate } from '../http/validate.ts';
+import { idFrom, validate } from '../http/validate.ts';
+import { isCommonPassword } from './commonPasswords.ts';
 import { hashPassword, isPassword } from './passwords.ts';
 import {
   cookieName,
@@ -13,13 +15,19 @@ import {
 } from './requireSession.ts';
 import {
   closeSession,
+  endSessions,
+  findHash,
   findSession,
   findUserByEmail,
   openSession,
+  sessionsOf,
+  setHash,
   type UserForSignIn,
 } from './sessionRepository.ts';
-import { type Response, Router } from 'express';
+import { forgetFailures, noteFailure, refuseTooMany } from './tries.ts';
+import { type Request, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import type { Sequelize } from 'sequelize';
 
 /** Limits tries from one address; only tries that failed count. */
 export const limitTries = (tries: number) =>
@@ -38,38 +46,86 @@ export const limitTries = (tries: number) =>
 export async function startSession(
   user: UserForSignIn,
   config: Config,
+  request: Request,
   response: Response,
 ): Promise<Session> {
   const now = new Date();
-  const token = await openSession(user, now);
+  const token = await openSession(user, request.get('user-agent') ?? '', now);
   const found = await findSession(token, now);
   if (!found) throw new ApiError('not-signed-in');
   setCookie(response, token, config);
   return found.session;
 }
 
-/** Sign in, who am I, sign out. */
-export function sessionRoutes(config: Config): Router {
+/** Sign in, who am I, sign out; the password, and where else one is signed in. */
+export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
   // An unknown e-mail costs the same time as a known one with a wrong password.
   const decoy = hashPassword('no one has this password', config.passwordCost);
+  const limits = { perAccount: config.signInTries };
+  const trier = (request: Request, email: string) => ({ email, address: request.ip ?? '' });
 
-  router.post('/', limitTries(config.signInTries), async (request, response) => {
+  router.post('/', async (request, response) => {
     const { email, password } = validate(credentialsSchema, request.body);
+    const who = trier(request, email);
+    await refuseTooMany(sequelize, who, limits, new Date());
     const user = await findUserByEmail(email);
     const matches = await isPassword(password, user?.passwordHash ?? (await decoy));
-    if (!user || !matches) throw new ApiError('wrong-credentials');
-    response.status(201).json(await startSession(user, config, response));
-  });
-
-  router.get('/', requireSession(config), (_request, response) => {
-    response.json(sessionOf(response));
+    if (!user || !matches) {
+      await noteFailure(who, new Date());
+      throw new ApiError('wrong-credentials');
+    }
+    await forgetFailures(email);
+    response.status(201).json(await startSession(user, config, request, response));
   });
 
   router.delete('/', async (request, response) => {
-    const token = tokenOf(request);
+    const token = tokenOf(request, config);
     if (token) await closeSession(token);
-    response.clearCookie(cookieName, cookieOptions(config)).status(204).end();
+    response.clearCookie(cookieName(config), cookieOptions(config)).status(204).end();
+  });
+
+  router.use(requireSession(config));
+  const whose = (response: Response) => {
+    const { firm, user } = sessionOf(response);
+    return { firmId: firm.id, userId: user.id };
+  };
+
+  router.get('/', (_request, response) => {
+    response.json(sessionOf(response));
+  });
+
+  router.put('/password', async (request, response) => {
+    const { user, firm } = sessionOf(response);
+    const { current, next } = validate(changePasswordSchema, request.body);
+    const who = trier(request, user.email);
+    await refuseTooMany(sequelize, who, limits, new Date());
+    if (!(await isPassword(current, await findHash(firm.id, user.id)))) {
+      await noteFailure(who, new Date());
+      throw new ApiError('wrong-password', { path: 'current' });
+    }
+    if (isCommonPassword(next, [user.name, user.email, firm.name]))
+      throw new ApiError('common-password', { path: 'next' });
+    await setHash(firm.id, user.id, await hashPassword(next, config.passwordCost));
+    // Whoever was in by the old one is out.
+    await endSessions(whose(response), { allBut: tokenOf(request, config)! });
+    response.status(204).end();
+  });
+
+  router.get('/all', async (request, response) => {
+    const sessions = await sessionsOf(whose(response), tokenOf(request, config)!, new Date());
+    response.json({ sessions });
+  });
+  router.delete('/all', async (request, response) => {
+    await endSessions(whose(response), { allBut: tokenOf(request, config)! });
+    endEventsOf(sessionOf(response).user.id);
+    response.status(204).end();
+  });
+  router.delete('/all/:id', async (request, response) => {
+    if (!(await endSessions(whose(response), { id: idFrom(request.params) })))
+      throw new ApiError('not-found');
+    endEventsOf(sessionOf(response).user.id);
+    response.status(204).end();
   });
   return router;
 }

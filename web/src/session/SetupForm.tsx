@@ -52,7 +52,7 @@ export function SetupForm({ onDone }: { onDone: () => void }) {
         />
         <PasswordInput
           label="Password"
-          description="Ten characters or more."
+          description="Twelve characters or more; several words are easy to keep."
           autoComplete="new-password"
           size="md"
           {...form.getInputProps('password')}
