@@ -6,7 +6,7 @@ import { sweepHourly } from './sweep.ts';
 import { openDatabase } from './db/database.ts';
 import { migrate } from './db/migrate.ts';
 import { hearChanges } from './events/changes.ts';
-import { endEvents } from './events/eventRoutes.ts';
+import { endAllLines } from './session/openLines.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { openMailer } from './mail/mailer.ts';
 import { postman } from './mail/postman.ts';
@@ -82,7 +82,7 @@ const sweeping = sweepHourly(logger);
 function stop(): void {
   logger.info('stopping');
   sweeping.stop();
-  endEvents();
+  endAllLines();
   server.close(() => {
     void post
       .stop()

@@ -28,3 +28,4 @@ export * from './verdict.ts';
 export * from './ways.ts';
 export * from './work.ts';
 export * from './worth.ts';
+export * from './people.ts';

@@ -1,4 +1,5 @@
-import { type Response, Router } from 'express';
+import { Router } from 'express';
+import { keepOpen } from '../session/openLines.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import type { Changes } from './changes.ts';
 
@@ -8,19 +9,6 @@ const heartbeatMs = 20_000;
 const longestMs = 15 * 60_000;
 /** Time after which a browser opens its line anew, ms. */
 const retryMs = 1500;
-
-/** Open lines, with whose each is. */
-const open = new Map<Response, string>();
-
-/** Ends all lines of a person: they are let go, or signed out everywhere. */
-export function endEventsOf(userId: string): void {
-  for (const [response, whose] of open) if (whose === userId) response.end();
-}
-
-/** Ends all lines: the server is going. */
-export function endEvents(): void {
-  for (const response of open.keys()) response.end();
-}
 
 /** What changes in the firm, told to its people as it happens (server-sent events). */
 export function eventRoutes(changes: Changes): Router {
@@ -33,7 +21,7 @@ export function eventRoutes(changes: Changes): Router {
       'X-Accel-Buffering': 'no',
     });
     response.write(`retry: ${retryMs}\n\n`);
-    open.set(response, user.id);
+    keepOpen(response, user.id);
     const stop = changes.listen(({ firm: whose, of, job }) => {
       if (whose === firm.id) response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
     });
@@ -43,7 +31,6 @@ export function eventRoutes(changes: Changes): Router {
       stop();
       clearInterval(beat);
       clearTimeout(end);
-      open.delete(response);
     });
     request.on('error', () => response.end());
   });

@@ -2,7 +2,7 @@ import { changePersonSchema, inviteSchema, joinSchema } from '@katharos/contract
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { Config } from '../base/config.ts';
-import { endEventsOf } from '../events/eventRoutes.ts';
+import { endLinesOf } from '../session/openLines.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { isCommonPassword } from '../session/commonPasswords.ts';
@@ -52,7 +52,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     const id = idFrom(request.params);
     await removePerson(sequelize, sessionOf(response).firm.id, id, new Date());
     // Nothing more is told to them, not even what is already open.
-    endEventsOf(id);
+    endLinesOf(id);
     response.status(204).end();
   });
   return router;

@@ -1,6 +1,6 @@
 import { changePasswordSchema, credentialsSchema, type Session } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
-import { endEventsOf } from '../events/eventRoutes.ts';
+import { endLinesOf } from './openLines.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { isCommonPassword } from './commonPasswords.ts';
@@ -118,13 +118,13 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   });
   router.delete('/all', async (request, response) => {
     await endSessions(whose(response), { allBut: tokenOf(request, config)! });
-    endEventsOf(sessionOf(response).user.id);
+    endLinesOf(sessionOf(response).user.id);
     response.status(204).end();
   });
   router.delete('/all/:id', async (request, response) => {
     if (!(await endSessions(whose(response), { id: idFrom(request.params) })))
       throw new ApiError('not-found');
-    endEventsOf(sessionOf(response).user.id);
+    endLinesOf(sessionOf(response).user.id);
     response.status(204).end();
   });
   return router;

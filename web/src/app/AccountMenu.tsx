@@ -4,6 +4,7 @@ import { lazy, Suspense, useId, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useSignOut } from '../session/useSignOut.ts';
 import { useSession } from '../data/session.ts';
+import { useMay } from '../data/useMay.ts';
 import { useAppSelector } from '../data/store.ts';
 import { useAppearance } from './useAppearance.ts';
 import styles from './AccountMenu.module.css';
@@ -13,6 +14,7 @@ const SignOut = lazy(async () => ({ default: (await import('../session/SignOut.t
 /** Who is signed in, and where they go besides the jobs: the browser's own popover, closed by Escape or a tap beside it. */
 export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
   const session = useSession();
+  const mayPeople = useMay('people');
   const signOut = useSignOut();
   const waits = useAppSelector(({ line }) => Object.keys(line.waiting).length > 0);
   const [asking, setAsking] = useState(false);
@@ -34,6 +36,14 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <p className={styles.who}>
           {session?.user.name}, {session?.firm.name}
         </p>
+        <Link to="/account" className={styles.item} onClick={close}>
+          Your account
+        </Link>
+        {mayPeople && (
+          <Link to="/people" className={styles.item} onClick={close}>
+            People
+          </Link>
+        )}
         <Link to="/firm" className={styles.item} onClick={close}>
           How the firm works
         </Link>

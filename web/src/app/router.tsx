@@ -10,6 +10,11 @@ export const router = createBrowserRouter([
     errorElement: <BrokenPage />,
   },
   {
+    path: '/join/:token',
+    lazy: async () => ({ Component: (await import('../session/JoinPage.tsx')).JoinPage }),
+    errorElement: <BrokenPage />,
+  },
+  {
     element: <Shell />,
     errorElement: <BrokenPage />,
     children: [
@@ -29,6 +34,14 @@ export const router = createBrowserRouter([
       {
         path: '/firm',
         lazy: async () => ({ Component: (await import('../firm/FirmPage.tsx')).FirmPage }),
+      },
+      {
+        path: '/people',
+        lazy: async () => ({ Component: (await import('../people/PeoplePage.tsx')).PeoplePage }),
+      },
+      {
+        path: '/account',
+        lazy: async () => ({ Component: (await import('../people/AccountPage.tsx')).AccountPage }),
       },
       {
         path: '/instruments',

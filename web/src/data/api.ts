@@ -3,6 +3,7 @@ import {
   type apiErrorSchema,
   jobListSchema,
   metaSchema,
+  invitationFaceSchema,
   sessionSchema,
   type Setup,
   type Shelf,
@@ -63,6 +64,22 @@ export const api = createApi({
       },
       invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
     }),
+    invitation: build.query<z.infer<typeof invitationFaceSchema>, string>({
+      query: (token) => `/join/${encodeURIComponent(token)}`,
+      responseSchema: invitationFaceSchema,
+      keepUnusedDataFor: 0,
+    }),
+    join: build.mutation<
+      z.infer<typeof sessionSchema>,
+      { token: string; name: string; email: string; password: string }
+    >({
+      query: ({ token, ...body }) => ({
+        url: `/join/${encodeURIComponent(token)}`,
+        method: 'POST',
+        body,
+      }),
+      invalidatesTags: (result) => (result ? ['Session', 'Meta'] : []),
+    }),
     setUp: build.mutation<z.infer<typeof sessionSchema>, Setup>({
       query: (body) => ({ url: '/setup', method: 'POST', body }),
       invalidatesTags: (result) => (result ? ['Session', 'Meta'] : []),
@@ -120,6 +137,8 @@ export const {
   useSignInMutation,
   useSetUpMutation,
   useSaveSettingsMutation,
+  useInvitationQuery,
+  useJoinMutation,
   useJobsInfiniteQuery,
   useShelveJobMutation,
   useAddJobMutation,

@@ -1,6 +1,7 @@
 import { plumbedJobOf } from '@katharos/job';
 import { jobSheetOf } from '@katharos/papers';
 import { useCatalogueQuery, useVanQuery } from '../data/jobApi.ts';
+import { useMay } from '../data/useMay.ts';
 import { useParams } from 'react-router';
 import { useIssue } from './useIssue.ts';
 import { PaperPage } from './PaperPage.tsx';
@@ -13,9 +14,17 @@ export function SheetPage() {
   const van = useVanQuery();
   const { id = '' } = useParams();
   const issue = useIssue(id);
+  const mayIssue = useMay('issue');
   return (
     // What somebody took along is a record of what they had before them.
-    <PaperPage name="Job sheet" back="plumb" pdf="sheet.pdf" onOutput={() => void issue('sheet')}>
+    <PaperPage
+      name="Job sheet"
+      back="plumb"
+      pdf="sheet.pdf"
+      onOutput={() => {
+        if (mayIssue) void issue('sheet');
+      }}
+    >
       {(job, firm) => {
         if (!data) return <Skeleton height={600} />;
         const { document } = job;

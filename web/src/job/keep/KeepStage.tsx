@@ -3,6 +3,7 @@ import type { Certificate } from '@katharos/papers';
 import { isUltravioletLine } from '@katharos/core';
 import { certificateGaps, saysTheSame } from '@katharos/job';
 import { useSession } from '../../data/session.ts';
+import { useMay } from '../../data/useMay.ts';
 import { useDocument, useJob, useJobId, useOpenJob } from '../open/useJob.ts';
 import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
@@ -222,6 +223,8 @@ function IssueButton({ issuedBefore, mayIssue }: { issuedBefore: boolean; mayIss
   const issue = useIssue(jobId);
   const issuing = useIssuing();
   const [asking, setAsking] = useState(false);
+  // A helper records; somebody else answers for it.
+  const isAllowed = useMay('issue');
   const gaps = certificateGaps(document);
   const handOver = async (reason: string) => {
     setAsking(false);
@@ -233,7 +236,8 @@ function IssueButton({ issuedBefore, mayIssue }: { issuedBefore: boolean; mayIss
       <Button
         size="md"
         variant={issuedBefore ? 'default' : 'filled'}
-        disabled={!mayIssue || issuing}
+        disabled={!mayIssue || issuing || !isAllowed}
+        title={isAllowed ? undefined : 'Your part in the firm does not issue papers'}
         onClick={() => setAsking(true)}
       >
         {issuedBefore ? 'Issue a new version' : 'Issue and hand over'}

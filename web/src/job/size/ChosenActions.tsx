@@ -1,5 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import { Link } from 'react-router';
+import { useMay } from '../../data/useMay.ts';
 import { useJobId } from '../open/useJob.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 
@@ -7,10 +8,14 @@ import { useChosenSystem } from '../open/useChosenSystem.ts';
 export function ChosenActions() {
   const jobId = useJobId();
   const { drop, agree, agreed } = useChosenSystem();
+  const mayAgree = useMay('approve');
+  const refused = mayAgree
+    ? {}
+    : { disabled: true, title: 'Your part in the firm does not agree to systems' };
   return (
     <Group>
       {agreed ? (
-        <Button variant="default" size="md" onClick={() => agree(false)}>
+        <Button variant="default" size="md" {...refused} onClick={() => agree(false)}>
           Open the agreement
         </Button>
       ) : (
@@ -18,7 +23,7 @@ export function ChosenActions() {
           <Button variant="default" size="md" onClick={drop}>
             Choose again
           </Button>
-          <Button variant="default" size="md" onClick={() => agree(true)}>
+          <Button variant="default" size="md" {...refused} onClick={() => agree(true)}>
             Customer agreed
           </Button>
         </>

@@ -1,4 +1,5 @@
 import { Anchor, Button, Group, Text } from '@mantine/core';
+import { useMay } from '../../../data/useMay.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { timeZone, useIssue } from '../../../papers/useIssue.ts';
 import { useIssued } from '../../../papers/useIssued.ts';
@@ -9,12 +10,18 @@ export function VisitReport({ id }: { id: string }) {
   const jobId = useJobId();
   const reader = useReader();
   const issue = useIssue(jobId);
+  const mayIssue = useMay('issue');
   const { records } = useIssued(jobId, 'service');
   const own = records.filter(({ visit }) => visit === id);
   const query = new URLSearchParams({ visit: id, units: reader.units, timeZone: timeZone() });
   return (
     <Group aria-label="Service report" role="group">
-      <Button variant="default" size="md" onClick={() => void issue('service', { visit: id })}>
+      <Button
+        variant="default"
+        size="md"
+        disabled={!mayIssue}
+        onClick={() => void issue('service', { visit: id })}
+      >
         {own.length > 0 ? 'Issue the report anew' : 'Issue the report'}
       </Button>
       <Anchor href={`/api/jobs/${jobId}/service.pdf?${query.toString()}`} target="_blank" mih={44}>

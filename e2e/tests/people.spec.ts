@@ -1,0 +1,108 @@
+import type { Job } from '@katharos/contract';
+import { enter, field, saved, seedJob } from '../support/job.ts';
+import { expect, test } from '../support/app.ts';
+
+test('an owner invites a helper, who records and may not issue, and is let go while typing: nothing more arrives', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await page.goto('/board');
+  await page.getByRole('button', { name: 'Account' }).click();
+  await page.getByRole('link', { name: 'People' }).click();
+  await expect(page.getByRole('heading', { name: 'People', level: 1 })).toBeVisible();
+  const invite = page.getByRole('region', { name: 'Invite somebody' });
+  await invite.getByRole('button', { name: 'Make a link' }).click();
+  await expect(invite.getByLabel('Name')).toHaveAttribute('aria-invalid', 'true');
+  await invite.getByLabel('Name').fill('Pip Harrow');
+  await invite.getByLabel('Part').selectOption('helper');
+  await invite.getByRole('button', { name: 'Make a link' }).click();
+  const link = await invite.getByLabel('Its link, shown this once').inputValue();
+
+  const context = await browser.newContext({ baseURL: app.url, locale: 'en-GB' });
+  const helper = await context.newPage();
+  await helper.goto(link);
+  await expect(helper.getByRole('heading', { name: 'Join Brackenfold Water Care' })).toBeVisible();
+  await expect(helper.getByLabel('Your name')).toHaveValue('Pip Harrow');
+  await helper.getByLabel('E-mail').fill('pip@brackenfold.example');
+  await helper.getByLabel('Password', { exact: true }).fill('passwordpassword');
+  await helper.getByRole('button', { name: 'Join' }).click();
+  await expect(helper.getByRole('alert')).toContainText('one of those that are tried first');
+  await helper.getByLabel('Password', { exact: true }).fill('three otters upstream');
+  await helper.getByRole('button', { name: 'Join' }).click();
+  await expect(helper).toHaveURL(/\/board$/);
+  // The link is used.
+  const late = await (await browser.newContext({ baseURL: app.url })).newPage();
+  await late.goto(link);
+  await expect(late.getByText('This invitation is not good any more')).toBeVisible();
+  await late.context().close();
+
+  await helper.getByRole('button', { name: 'Account' }).click();
+  await expect(helper.getByRole('link', { name: 'Your account' })).toBeVisible();
+  await expect(helper.getByRole('link', { name: 'People' })).toHaveCount(0);
+  await helper.goto('/people');
+  await expect(helper.getByText('The people of the firm are its owner’s')).toBeVisible();
+
+  await seedJob(page, 'Ottilie Carr', { chosen: true, at: 'size' });
+  const address = new URL(page.url()).pathname.replace(/\/size$/, '');
+  await helper.goto(`${address}/size`);
+  await expect(helper.getByRole('button', { name: 'Customer agreed' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Customer agreed' })).toBeEnabled();
+  await helper.goto(`${address}/survey`);
+  await enter(helper, 'Water temperature', '11');
+  await saved(helper);
+
+  await page.goto('/people');
+  await page.getByRole('button', { name: 'Let Pip Harrow go' }).click();
+  const tds = await field(helper, 'Feed TDS');
+  await tds.fill('777');
+  await page.getByRole('button', { name: 'Yes, Pip Harrow goes' }).click();
+  await expect(page.getByRole('button', { name: 'Let Pip Harrow go' })).toHaveCount(0);
+  await tds.press('Enter');
+  await expect(helper.getByRole('dialog', { name: /sign in/i })).toBeVisible();
+  const { document } = (await (await page.request.get(`/api${address}`)).json()) as Job;
+  expect(document.survey.readings.temperature!.value).toBe(11);
+  expect(document.survey.readings.feedTds!.value).not.toBe(777);
+  await context.close();
+});
+
+test('one’s own account: a new password ends what is open elsewhere', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await page.goto('/people');
+  const invite = page.getByRole('region', { name: 'Invite somebody' });
+  await invite.getByLabel('Name').fill('Enid Vole');
+  await invite.getByRole('button', { name: 'Make a link' }).click();
+  const link = await invite.getByLabel('Its link, shown this once').inputValue();
+  const open = async () =>
+    (await browser.newContext({ baseURL: app.url, locale: 'en-GB' })).newPage();
+  const [here, there] = [await open(), await open()];
+  await here.goto(link);
+  await here.getByLabel('E-mail').fill('enid@brackenfold.example');
+  await here.getByLabel('Password', { exact: true }).fill('three otters upstream');
+  await here.getByRole('button', { name: 'Join' }).click();
+  await expect(here).toHaveURL(/\/board$/);
+  await there.request.post('/api/session', {
+    data: { email: 'enid@brackenfold.example', password: 'three otters upstream' },
+  });
+  await there.goto('/jobs');
+  await expect(there.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+
+  await here.goto('/account');
+  const where = here.getByRole('region', { name: 'Where you are signed in' });
+  await expect(where.getByRole('listitem')).toHaveCount(2);
+  const password = here.getByRole('region', { name: 'Password' });
+  await password.getByLabel('The one of now').fill('three otters upstream');
+  await password.getByLabel('The new one').fill('short');
+  await password.getByRole('button', { name: 'Change it' }).click();
+  await expect(password.getByText('Use at least twelve characters.')).toBeVisible();
+  await password.getByLabel('The new one').fill('four herons downstream');
+  await password.getByRole('button', { name: 'Change it' }).click();
+  await expect(here.getByText('The new password holds.')).toBeVisible();
+  expect((await there.request.get('/api/jobs')).status()).toBe(401);
+  expect((await here.request.get('/api/jobs')).status()).toBe(200);
+  await here.context().close();
+  await there.context().close();
+});

@@ -1,0 +1,231 @@
+import { inviteSchema, type Person, type Role, roles } from '@katharos/contract';
+import { roleExplanations, roleNames } from '@katharos/words';
+import {
+  Button,
+  Group,
+  NativeSelect,
+  SimpleGrid,
+  Skeleton,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useState } from 'react';
+import { troubleOf } from '../data/api.ts';
+import { useSession } from '../data/session.ts';
+import { useMay } from '../data/useMay.ts';
+import { faultsBy } from '../ui/faultsBy.ts';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
+import { notify } from '../ui/notices.tsx';
+import { PageTitle } from '../ui/PageTitle.tsx';
+import { Tone } from '../ui/Tone.tsx';
+import { useReader } from '../ui/useReader.ts';
+import { WideTable } from '../ui/WideTable.tsx';
+import {
+  useChangeRoleMutation,
+  useInviteMutation,
+  usePeopleQuery,
+  useRemovePersonMutation,
+  useWithdrawMutation,
+} from './peopleApi.ts';
+
+const roleChoices = roles.map((value) => ({ value, label: roleNames[value] }));
+
+/** Who works in the firm and what each may; invitations; letting somebody go. The owner's. */
+export function PeoplePage() {
+  const mayPeople = useMay('people');
+  if (!mayPeople) {
+    return (
+      <Tone kind="warn" head="The people of the firm are its owner’s">
+        Ask the owner where somebody is to come, to go or to do something else.
+      </Tone>
+    );
+  }
+  return <People />;
+}
+
+function People() {
+  const reader = useReader();
+  const { data, error, isLoading, refetch } = usePeopleQuery();
+  const [withdraw] = useWithdrawMutation();
+  const told = async (answer: { error?: unknown }) => {
+    if (answer.error) {
+      notify({
+        message: troubleOf(answer.error).message,
+        color: 'red',
+      });
+    }
+    await refetch();
+  };
+  return (
+    <Stack gap="md">
+      <PageTitle>People</PageTitle>
+      <Title order={1} size="h2">
+        People
+      </Title>
+      {isLoading && <Skeleton height={200} radius="lg" aria-label="Loading the people" />}
+      {error && !data && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
+      {data && (
+        <section className="panel" aria-label="Who works here">
+          <WideTable minWidth={620} label="Who works here, scrolls sideways">
+            <Table aria-label="Who works here">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Name</Table.Th>
+                  <Table.Th>E-mail</Table.Th>
+                  <Table.Th>Part</Table.Th>
+                  <Table.Th />
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {data.people.map((person) => (
+                  <PersonRow key={person.id} person={person} onDone={told} />
+                ))}
+              </Table.Tbody>
+            </Table>
+          </WideTable>
+        </section>
+      )}
+      <Invite onDone={() => void refetch()} />
+      {data && data.invitations.length > 0 && (
+        <section className="panel" aria-label="Open invitations">
+          <Title order={2} size="h4" mb="xs">
+            Open invitations
+          </Title>
+          <ul style={{ listStyle: 'none', padding: 0, margin: 0 }}>
+            {data.invitations.map(({ id, name, role, expiresAt }) => (
+              <li key={id}>
+                <Group>
+                  <Text>
+                    {name}, {reader.within(roleNames[role])}, until {reader.when(expiresAt, 'date')}
+                  </Text>
+                  <Button
+                    variant="subtle"
+                    size="sm"
+                    mih={44}
+                    onClick={() => void withdraw(id).then(told)}
+                  >
+                    Take it back
+                  </Button>
+                </Group>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section className="panel" aria-label="What each part may">
+        <Title order={2} size="h4" mb="xs">
+          What each part may
+        </Title>
+        {roles.map((role) => (
+          <Text key={role}>
+            <strong>{roleNames[role]}.</strong> {roleExplanations[role]}
+          </Text>
+        ))}
+      </section>
+    </Stack>
+  );
+}
+
+interface RowProps {
+  person: Person;
+  onDone: (answer: { error?: unknown }) => Promise<void>;
+}
+
+function PersonRow({ person: { id, name, email, role }, onDone }: RowProps) {
+  const me = useSession()!.user.id;
+  const [change] = useChangeRoleMutation();
+  const [remove] = useRemovePersonMutation();
+  const [asks, setAsks] = useState(false);
+  return (
+    <Table.Tr>
+      <Table.Td fw={650}>
+        {name}
+        {id === me && <span className="quiet"> · you</span>}
+      </Table.Td>
+      <Table.Td>{email}</Table.Td>
+      <Table.Td>
+        <NativeSelect
+          aria-label={`Part of ${name}`}
+          size="md"
+          value={role}
+          data={roleChoices}
+          onChange={({ currentTarget: { value } }) =>
+            void change({ id, role: value as Role }).then(onDone)
+          }
+        />
+      </Table.Td>
+      <Table.Td>
+        {asks ? (
+          <Group gap="xs" wrap="nowrap">
+            <Button size="sm" mih={44} color="red" onClick={() => void remove(id).then(onDone)}>
+              Yes, {name} goes
+            </Button>
+            <Button size="sm" mih={44} variant="default" onClick={() => setAsks(false)}>
+              No
+            </Button>
+          </Group>
+        ) : (
+          <Button
+            size="sm"
+            mih={44}
+            variant="subtle"
+            aria-label={`Let ${name} go`}
+            onClick={() => setAsks(true)}
+          >
+            Let go
+          </Button>
+        )}
+      </Table.Td>
+    </Table.Tr>
+  );
+}
+
+/** A link for somebody new; it is shown once. */
+function Invite({ onDone }: { onDone: () => void }) {
+  const [invite, { isLoading, error }] = useInviteMutation();
+  const [link, setLink] = useState('');
+  const form = useForm({
+    initialValues: { name: '', role: 'installer' as Role },
+    validate: faultsBy(inviteSchema),
+  });
+  const submit = form.onSubmit(async (values) => {
+    const answer = await invite(values);
+    if (answer.error) return;
+    setLink(new URL(answer.data.path, window.location.href).href);
+    form.reset();
+    onDone();
+  });
+  return (
+    <section className="panel" aria-label="Invite somebody">
+      <Title order={2} size="h4" mb="xs">
+        Invite somebody
+      </Title>
+      <form onSubmit={submit} noValidate>
+        <SimpleGrid cols={{ base: 1, sm: 3 }} style={{ alignItems: 'end' }}>
+          <TextInput label="Name" size="md" maxLength={120} {...form.getInputProps('name')} />
+          <NativeSelect label="Part" size="md" data={roleChoices} {...form.getInputProps('role')} />
+          <Button type="submit" variant="default" size="md" loading={isLoading}>
+            Make a link
+          </Button>
+        </SimpleGrid>
+      </form>
+      {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+      {link && (
+        <Stack gap={4} mt="sm">
+          <TextInput
+            label="Its link, shown this once"
+            description="Good for a week and for one person. Give it to nobody else."
+            size="md"
+            readOnly
+            value={link}
+            onFocus={({ currentTarget }) => currentTarget.select()}
+          />
+        </Stack>
+      )}
+    </section>
+  );
+}

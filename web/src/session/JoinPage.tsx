@@ -1,0 +1,94 @@
+import { joinSchema } from '@katharos/contract';
+import { roleExplanations, roleNames } from '@katharos/words';
+import {
+  Button,
+  Container,
+  Loader,
+  PasswordInput,
+  Stack,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useEffect } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { troubleOf, useInvitationQuery, useJoinMutation } from '../data/api.ts';
+import { faultsBy } from '../ui/faultsBy.ts';
+import { PageTitle } from '../ui/PageTitle.tsx';
+import { Tone } from '../ui/Tone.tsx';
+
+/** Behind a link of an invitation: whose firm it is, and the account that one makes. */
+export function JoinPage() {
+  const { token = '' } = useParams();
+  const { data, error, isLoading } = useInvitationQuery(token);
+  const [join, joining] = useJoinMutation();
+  const navigate = useNavigate();
+  const form = useForm({
+    initialValues: { name: '', email: '', password: '' },
+    validate: faultsBy(joinSchema),
+  });
+  const { setFieldValue } = form;
+  const name = data?.name;
+  useEffect(() => {
+    if (name) setFieldValue('name', name);
+    // Only what the invitation says is taken over; typing afterwards is the person's own.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [name]);
+  const submit = form.onSubmit(async (values) => {
+    const answer = await join({ token, ...values });
+    if (!answer.error) await navigate('/board', { replace: true });
+  });
+  return (
+    <main>
+      <Container size={440} py={{ base: 32, sm: 88 }}>
+        <PageTitle>Join</PageTitle>
+        <Stack gap="lg">
+          <Title order={1}>{data ? `Join ${data.firm}` : 'An invitation'}</Title>
+          {isLoading && <Loader aria-label="Looking at the invitation" />}
+          {error && (
+            <Tone kind="warn" head="This invitation is not good any more">
+              It was used, taken back or is older than a week. Ask who sent it for another.
+            </Tone>
+          )}
+          {data && (
+            <form onSubmit={submit} className="panel" noValidate>
+              <Stack>
+                <Text>
+                  <strong>{roleNames[data.role]}.</strong> {roleExplanations[data.role]}
+                </Text>
+                <TextInput
+                  label="Your name"
+                  autoComplete="name"
+                  size="md"
+                  {...form.getInputProps('name')}
+                />
+                <TextInput
+                  label="E-mail"
+                  type="email"
+                  autoComplete="username"
+                  size="md"
+                  {...form.getInputProps('email')}
+                />
+                <PasswordInput
+                  label="Password"
+                  description="Twelve characters or more; several words are easy to keep."
+                  autoComplete="new-password"
+                  size="md"
+                  visibilityToggleButtonProps={{ 'aria-label': 'Show or hide the password' }}
+                  {...form.getInputProps('password')}
+                />
+                {joining.error && (
+                  <Tone kind="bad" head={troubleOf(joining.error).message} role="alert" />
+                )}
+                <Button type="submit" size="md" loading={joining.isLoading}>
+                  Join
+                </Button>
+              </Stack>
+            </form>
+          )}
+        </Stack>
+      </Container>
+    </main>
+  );
+}
