@@ -401,6 +401,8 @@ for (const [name, path, heading] of [
   ['the firm', '/firm', 'How the firm works'],
   ['the van', '/van', 'What the van holds'],
   ['the instruments', '/instruments', 'Instruments'],
+  ['the people', '/people', 'What each part may'],
+  ['one’s account', '/account', 'Where you are signed in'],
   ['the diary', '/diary', 'Due for service'],
   ['the diary by place', '/diary?view=place', 'Low Marram'],
   ['all systems', '/diary?view=systems', 'Due for service'],

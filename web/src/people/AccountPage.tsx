@@ -1,4 +1,5 @@
 import { changePasswordSchema } from '@katharos/contract';
+import Bowser from 'bowser';
 import { roleNames } from '@katharos/words';
 import { Button, Group, PasswordInput, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
@@ -82,6 +83,14 @@ function Password() {
   );
 }
 
+/** A browser by what it says of itself, as people call it. */
+function deviceName(agent: string): string {
+  if (!agent) return 'A browser that says nothing of itself';
+  const { browser, os } = Bowser.parse(agent);
+  const names = [browser.name, os.name].filter(Boolean);
+  return names.length > 0 ? names.join(' on ') : agent;
+}
+
 function Sessions() {
   const reader = useReader();
   const { data, refetch } = useOpenSessionsQuery();
@@ -101,8 +110,8 @@ function Sessions() {
               <div style={{ minWidth: 0 }}>
                 <Text fw={own ? 650 : 400}>{own ? 'Here' : 'Elsewhere'}</Text>
                 <Text size="sm" c="dimmed" style={{ overflowWrap: 'anywhere' }}>
-                  {device || 'A browser that says nothing of itself'}. Since{' '}
-                  {reader.when(openedAt, 'date')}, last used {reader.when(seenAt, 'date')}.
+                  {deviceName(device)}. Since {reader.when(openedAt, 'date')}, last used{' '}
+                  {reader.when(seenAt, 'date')}.
                 </Text>
               </div>
               {!own && (

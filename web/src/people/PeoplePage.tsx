@@ -77,7 +77,7 @@ function People() {
                   <Table.Th>Name</Table.Th>
                   <Table.Th>E-mail</Table.Th>
                   <Table.Th>Part</Table.Th>
-                  <Table.Th />
+                  <Table.Th>Going</Table.Th>
                 </Table.Tr>
               </Table.Thead>
               <Table.Tbody>
