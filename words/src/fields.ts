@@ -345,6 +345,11 @@ export const fieldWords: Record<FieldName, FieldWords> = {
     how: 'From closing the tap, tank full.',
     outside: 'Check the time and the unit.',
   },
+  drainDrips: {
+    label: 'Drops a minute at the drain after 15 min',
+    how: 'Tank full, tap closed for a quarter of an hour: count them at the drain’s tube.',
+    outside: 'Count for one minute.',
+  },
   productCounter: {
     label: 'Litre counter of the product',
     how: 'What the counter in the product’s line shows, where there is one.',

@@ -1,4 +1,5 @@
 import { firstOutOfRange } from '../base/guard.ts';
+import { lowDiscrepancyPoint, normalQuantile } from '../base/numeric/lowDiscrepancy.ts';
 import { limits } from '../base/limits.ts';
 import { fail, type Outcome, succeed } from '../base/outcome.ts';
 import type { SystemDesign } from '../system/design.ts';
@@ -52,7 +53,8 @@ const meterUncertainty = (tdsMgL: number, instruments: TestInstruments): number 
 
 /**
  * Compares readings with what the system should do in this very water.
- * The band propagates each instrument and the element's own spread through the model by one-sided differences.
+ * The band is that of systems sampled from each instrument's and the element's own spread, all at once: near the osmotic pressure, and
+ * where a shift to one side does more than to the other, differences of one side at a time would not do.
  * Errors: 'out-of-range' with the reading; those of the operating point, if the system could not run at these readings.
  */
 export function verdict(
@@ -219,6 +221,17 @@ const compared = [
 ] as const;
 type Compared = Record<(typeof compared)[number], number>;
 
+const noSpread: Compared = {
+  rejection: 0,
+  permeateTdsMgL: 0,
+  permeateFlowLPerH: 0,
+  concentrateFlowLPerH: 0,
+  recovery: 0,
+};
+
+/** Systems that are computed for a band: its width is then good to a tenth. */
+const samples = 32;
+
 /** The expected point and its standard uncertainty from the conditions' instruments and the element's spread. */
 function spreadOfModel(
   design: SystemDesign,
@@ -234,36 +247,37 @@ function spreadOfModel(
   if (!base.ok) return base;
   const gaugeBar = standardUncertainty('dynamicPressureBar', water.pressureBar, instruments);
   const meterMgL = meterUncertainty(water.tdsMgL, instruments);
-  const newElement = { flowFactor: 1, saltPassageFactor: 1 };
-  const shifted = [
-    expectedReadings(design, { ...water, tdsMgL: water.tdsMgL + meterMgL }),
-    expectedReadings(design, {
-      ...water,
-      temperatureC: water.temperatureC + instruments.thermometerC,
-    }),
-    expectedReadings(design, { ...water, pressureBar: water.pressureBar + gaugeBar }),
-    expectedReadings(design, water, {
-      ...newElement,
-      flowFactor: 1 + elementSpread.flowShare,
-    }),
-    expectedReadings(design, water, {
-      ...newElement,
-      saltPassageFactor: 1 + elementSpread.passageShare,
-    }),
-  ];
-  const spread: Compared = {
-    rejection: 0,
-    permeateTdsMgL: 0,
-    permeateFlowLPerH: 0,
-    concentrateFlowLPerH: 0,
-    recovery: 0,
-  };
-  for (const shift of shifted) {
-    // A shift past the edge of the water's range is left out: the band is then a little too narrow there, never wrong in the middle.
-    if (!shift.ok) continue;
+  const squares = { ...noSpread };
+  let counted = 0;
+  for (let i = 0; i < samples; i += 1) {
+    const [tds, degrees, bar, flow, passage] = lowDiscrepancyPoint(5, i).map(normalQuantile) as [
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
+    const shifted = expectedReadings(
+      design,
+      {
+        tdsMgL: water.tdsMgL + tds * meterMgL,
+        temperatureC: water.temperatureC + degrees * instruments.thermometerC,
+        pressureBar: water.pressureBar + bar * gaugeBar,
+      },
+      {
+        flowFactor: Math.exp(flow * elementSpread.flowShare),
+        saltPassageFactor: Math.exp(passage * elementSpread.passageShare),
+      },
+    );
+    // What lies past the edge of the water's range cannot have been.
+    if (!shifted.ok) continue;
+    counted += 1;
     for (const figure of compared) {
-      spread[figure] = Math.hypot(spread[figure], shift.value[figure] - base.value[figure]);
+      squares[figure] += (shifted.value[figure] - base.value[figure]) ** 2;
     }
   }
+  const spread = Object.fromEntries(
+    compared.map((figure) => [figure, Math.sqrt(squares[figure] / Math.max(counted, 1))]),
+  ) as Compared;
   return succeed({ expected: base.value, spread, point: base.value });
 }

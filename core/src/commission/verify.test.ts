@@ -1,8 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { directDesign, sampleWater, tankDesign } from '../test/samples.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
-import { usualTestInstruments } from './diagnosis/uncertainty.ts';
-import { productBand } from './elementSpread.ts';
+import { seededRandom } from '../household/household.ts';
+import type { SystemDesign } from '../system/design.ts';
+import { normalDeviate } from './diagnosis/takeReadings.ts';
+import { standardUncertainty, usualTestInstruments } from './diagnosis/uncertainty.ts';
+import { elementSpread, productBand } from './elementSpread.ts';
 import { verdict, type VerificationReadings } from './verdict.ts';
 
 const { tdsMgL, temperatureC, pressureBar } = sampleWater;
@@ -130,5 +133,53 @@ describe('a verdict', () => {
       pressureBar: 1,
     });
     expect(impossible.ok).toBe(false);
+  });
+});
+
+describe('the band of what was expected', () => {
+  const random = seededRandom(3);
+
+  /** Standard deviation of the product's TDS over many systems and readings of the same house, by chance. */
+  function byChance(design: SystemDesign, water: typeof house): number {
+    const instruments = usualTestInstruments;
+    const gaugeBar = standardUncertainty('dynamicPressureBar', water.pressureBar, instruments);
+    const meterMgL = standardUncertainty('feedTdsMgL', water.feedTdsMgL, instruments);
+    const all = Array.from({ length: 3000 }, () => {
+      const drawn = expectedReadings(
+        design,
+        {
+          tdsMgL: water.feedTdsMgL + meterMgL * normalDeviate(random),
+          temperatureC: water.temperatureC + instruments.thermometerC * normalDeviate(random),
+          pressureBar: water.pressureBar + gaugeBar * normalDeviate(random),
+        },
+        {
+          flowFactor: Math.exp(elementSpread.flowShare * normalDeviate(random)),
+          saltPassageFactor: Math.exp(elementSpread.passageShare * normalDeviate(random)),
+        },
+      );
+      return drawn.ok ? [drawn.value.permeateTdsMgL] : [];
+    }).flat();
+    const expected = expectedReadings(design, {
+      tdsMgL: water.feedTdsMgL,
+      temperatureC: water.temperatureC,
+      pressureBar: water.pressureBar,
+    });
+    if (!expected.ok) throw new Error(expected.failure.code);
+    const { permeateTdsMgL: middle } = expected.value;
+    return Math.sqrt(all.reduce((sum, one) => sum + (one - middle) ** 2, 0) / all.length);
+  }
+  const house = { feedTdsMgL: 420, temperatureC: 16, pressureBar: 4 };
+
+  test.each([
+    ['in a usual house', house],
+    ['close to the osmotic pressure', { feedTdsMgL: 1900, temperatureC: 12, pressureBar: 2.4 }],
+  ])('is as wide as chance makes it, %s', (_where, water) => {
+    const outcome = verdict(tankDesign, { ...water, productTdsMgL: 20 });
+    if (!outcome.ok) throw new Error(outcome.failure.code);
+    const { productTds, readingError } = outcome.value;
+    const model = Math.sqrt((productTds.band / 2) ** 2 - readingError.productTds ** 2);
+    const truth = byChance(tankDesign, water);
+    expect(model / truth).toBeGreaterThan(0.85);
+    expect(model / truth).toBeLessThan(1.15);
   });
 });

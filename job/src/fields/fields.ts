@@ -132,6 +132,8 @@ const noted = {
   pumpDischarge: { ...testBar },
   pumpCutout: { ...testBar },
   drainStill: { dimension: 'duration', range: { min: 0, max: 600 } },
+  /** Drops a minute at the drain, a quarter of an hour after the tap was closed. */
+  drainDrips: { dimension: 'count', range: { min: 0, max: 600 } },
   restartPressure: { ...testBar },
   /** Of a counter in the product's line, where there is one: litres since it was fitted. */
   productCounter: { dimension: 'volume', range: { min: 0, max: 1_000_000 } },

@@ -6,9 +6,11 @@ import { ApiError } from '../http/apiError.ts';
 import { jsonBody } from '../http/body.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { onlyPlainText } from '../http/plainText.ts';
+import { decides } from '../jobs/approves.ts';
 import { addJob, findJob } from '../jobs/jobRepository.ts';
 import { addPhotograph, filedPhotographs } from '../photographs/photographRepository.ts';
 import { keepAsFiled, type PreparedPhotograph } from '../photographs/preparePhotograph.ts';
+import { refuseWithout } from '../session/requireRight.ts';
 import { sessionOf } from '../session/requireSession.ts';
 
 /** Jobs as files, out and in, with their photographs; mounted beside the jobs. */
@@ -23,6 +25,8 @@ export function jobFileRoutes(sequelize: Sequelize): Router {
       throw new ApiError('invalid-input', { path: 'version', message });
     }
     const { document, photographs } = validate(jobFileSchema, upgraded.file);
+    // What a file says was decided is decided by whoever brings it in.
+    if (decides(document)) refuseWithout(response, 'approve');
     // One after the other: sixty unpacked at once would be more than a small server holds.
     const kept: PreparedPhotograph[] = [];
     for (const { jpeg } of photographs) kept.push(await keepAsFiled(Buffer.from(jpeg, 'base64')));

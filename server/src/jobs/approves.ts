@@ -12,3 +12,7 @@ const decided = ({ system, verify, keep }: JobDocument) => ({
 /** Whether a change of a document decides something, or takes a decision back. */
 export const approves = (before: JobDocument, after: JobDocument): boolean =>
   hashOf(decided(before)) !== hashOf(decided(after));
+
+/** Whether a document holds anything that somebody answers for. */
+export const decides = (document: JobDocument): boolean =>
+  Object.values(decided(document)).some((decision) => decision !== null);

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { openSessionsSchema, peopleSchema, type Role, sessionSchema } from '@katharos/contract';
+import { type JobDocument, jobFileOf } from '@katharos/job';
 import request from 'supertest';
 import {
   errorOf,
@@ -98,6 +99,10 @@ describe('a role', () => {
     expect(errorOf(await helper.patch(`/api/jobs/${job}`).send({ shelf: 'removed' })).code).toBe(
       'not-allowed',
     );
+    const file = (of: JobDocument) =>
+      helper.post('/api/jobs/file').send(jobFileOf({ number: 1, document: of }, [], new Date()));
+    expect(errorOf(await file(decided)).code).toBe('not-allowed');
+    await file(document).expect(201);
     await put(owner, 2).expect(200);
 
     await owner.patch(`/api/people/${id}`).send({ role: 'installer' }).expect(204);
