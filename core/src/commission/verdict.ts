@@ -230,7 +230,7 @@ const noSpread: Compared = {
 };
 
 /** Systems that are computed for a band: its width is then good to a tenth. */
-const samples = 32;
+const samples = 48;
 
 /** The expected point and its standard uncertainty from the conditions' instruments and the element's spread. */
 function spreadOfModel(
