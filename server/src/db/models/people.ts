@@ -1,0 +1,121 @@
+import type { Role } from '@katharos/contract';
+import type { FirmSettings } from '@katharos/job';
+import {
+  type CreationOptional,
+  DataTypes,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type Sequelize,
+} from 'sequelize';
+import { firmId, id, integer, json, options, required, text } from './columns.ts';
+
+/** A firm, its people, and how they get in. */
+
+export class FirmRow extends Model<InferAttributes<FirmRow>, InferCreationAttributes<FirmRow>> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+  declare settings: FirmSettings;
+  declare nextJobNumber: CreationOptional<number>;
+}
+
+export class UserRow extends Model<InferAttributes<UserRow>, InferCreationAttributes<UserRow>> {
+  declare id: CreationOptional<string>;
+  declare firmId: string;
+  declare email: string;
+  declare name: string;
+  declare passwordHash: string;
+  declare role: CreationOptional<Role>;
+  /** Gone: signs in no more, and stands on what they did. */
+  declare removedAt: CreationOptional<Date | null>;
+}
+
+export class SessionRow extends Model<
+  InferAttributes<SessionRow>,
+  InferCreationAttributes<SessionRow>
+> {
+  declare tokenHash: string;
+  declare firmId: string;
+  declare userId: string;
+  declare expiresAt: Date;
+  declare id: CreationOptional<string>;
+  declare openedAt: Date;
+  declare seenAt: Date;
+  /** What the browser says of itself. */
+  declare device: string;
+}
+
+/** Somebody who may join by a link. */
+export class InvitationRow extends Model<
+  InferAttributes<InvitationRow>,
+  InferCreationAttributes<InvitationRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare tokenHash: string;
+  declare name: string;
+  declare role: Role;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare expiresAt: Date;
+}
+
+/** A try to sign in that failed; of no firm. */
+export class FailedTryRow extends Model<
+  InferAttributes<FailedTryRow>,
+  InferCreationAttributes<FailedTryRow>
+> {
+  declare subject: string;
+  declare failedAt: Date;
+}
+
+export function definePeople(sequelize: Sequelize): void {
+  FirmRow.init(
+    { id: id(), name: text(), settings: json(), nextJobNumber: { ...integer(), defaultValue: 1 } },
+    { ...options, sequelize, tableName: 'firms' },
+  );
+  UserRow.init(
+    {
+      id: id(),
+      firmId: firmId(),
+      email: text(),
+      name: text(),
+      passwordHash: text(),
+      role: { ...text(), defaultValue: 'owner' },
+      removedAt: { type: DataTypes.DATE },
+    },
+    { ...options, sequelize, tableName: 'users' },
+  );
+  SessionRow.init(
+    {
+      tokenHash: { type: DataTypes.TEXT, primaryKey: true },
+      firmId: firmId(),
+      userId: required(DataTypes.UUID),
+      expiresAt: required(DataTypes.DATE),
+      id: { type: DataTypes.UUID, defaultValue: DataTypes.UUIDV4 },
+      openedAt: required(DataTypes.DATE),
+      seenAt: required(DataTypes.DATE),
+      device: text(),
+    },
+    { ...options, sequelize, tableName: 'sessions' },
+  );
+  InvitationRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      id: id(),
+      tokenHash: text(),
+      name: text(),
+      role: text(),
+      madeBy: text(),
+      madeAt: required(DataTypes.DATE),
+      expiresAt: required(DataTypes.DATE),
+    },
+    { ...options, sequelize, tableName: 'invitations' },
+  );
+  FailedTryRow.init(
+    { subject: text(), failedAt: required(DataTypes.DATE) },
+    { ...options, sequelize, tableName: 'failed_tries' },
+  );
+  // It has no key: one try is like another.
+  FailedTryRow.removeAttribute('id');
+}
