@@ -69,38 +69,43 @@ function firstVersion(): object {
 /** Of a refrigerator, as the first version knew it. */
 const branch = { innerDiameterMm: 4, lengthM: 3, riseM: 1, neededBar: 1.4, flowLPerMin: 0.8 };
 
-test('whatever ends a migration in the middle leaves nothing half done: the next start goes on, and every document is whole', () =>
-  withDatabase(async (url, admin) => {
-    await asTheFirstLeftIt(url, 300);
-    const { pathname } = new URL(url);
-    const random = seededRandom(12);
-    let ended = 0;
-    for (let kill = 0; kill < 10; kill += 1) {
-      const running = migrate(url).then(
-        () => true,
-        () => false,
-      );
-      // As a killed process looks from the database: its connection is gone.
-      await new Promise((resolve) => setTimeout(resolve, 15 + random() * 400));
-      await admin.query(
-        "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and application_name = 'katharos-migrate'",
-        [pathname.slice(1)],
-      );
-      if (!(await running)) ended += 1;
-    }
-    expect(ended).toBeGreaterThan(0);
-    await migrate(url);
-    const sequelize = openDatabase(url);
-    const jobs = await JobRow.findAll();
-    expect(jobs).toHaveLength(300);
-    for (const { document } of jobs) {
-      expect(jobDocumentSchema.safeParse(document).success).toBe(true);
-      expect(document.system!.design).toMatchObject({
-        branches: [{ kind: 'refrigerator', ...branch }],
-      });
-    }
-    await sequelize.close();
-  }));
+test(
+  'whatever ends a migration in the middle leaves nothing half done: the next start goes on, and every document is whole',
+  () =>
+    withDatabase(async (url, admin) => {
+      await asTheFirstLeftIt(url, 300);
+      const { pathname } = new URL(url);
+      const random = seededRandom(12);
+      let ended = 0;
+      for (let kill = 0; kill < 10; kill += 1) {
+        const running = migrate(url).then(
+          () => true,
+          () => false,
+        );
+        // As a killed process looks from the database: its connection is gone.
+        await new Promise((resolve) => setTimeout(resolve, 15 + random() * 400));
+        await admin.query(
+          "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and application_name = 'katharos-migrate'",
+          [pathname.slice(1)],
+        );
+        if (!(await running)) ended += 1;
+      }
+      expect(ended).toBeGreaterThan(0);
+      await migrate(url);
+      const sequelize = openDatabase(url);
+      const jobs = await JobRow.findAll();
+      expect(jobs).toHaveLength(300);
+      for (const { document } of jobs) {
+        expect(jobDocumentSchema.safeParse(document).success).toBe(true);
+        expect(document.system!.design).toMatchObject({
+          branches: [{ kind: 'refrigerator', ...branch }],
+        });
+      }
+      await sequelize.close();
+      // Ten kills and a whole way: seconds, and many where much else runs.
+    }),
+  120_000,
+);
 
 test('two servers started at once on an empty database both live', () =>
   withDatabase(async (url) => {
@@ -125,6 +130,16 @@ test('documents and parts that were stored by earlier versions are read after al
       sequelize.query(`insert into parts values ('${firm}', :id, ${position}, :part)`, {
         replacements: { id, part: JSON.stringify({ id, ...part }) },
       });
+    // Two sessions of the one who was there alone.
+    const who = '8f0b9c5e-0f5a-4a53-9d1b-2f3f0d3c7a10';
+    await sequelize.query(
+      `insert into users values ('${who}', '${firm}', 'owner@old.example', 'Old Owner', 'scrypt$')`,
+    );
+    for (const token of ['one', 'two']) {
+      await sequelize.query(
+        `insert into sessions values ('${token}', '${firm}', '${who}', now() + interval '1 day')`,
+      );
+    }
     await keep('own', 1, { kind: 'fitting', name: 'Own tee', price: 3, role: 'feed-adapter' });
     await keep('l', 0, { kind: 'lamp', name: 'L', price: 9, ratedFlowLPerH: 200, powerW: 9 });
     expect(await migrate(url)).toEqual([
@@ -147,6 +162,13 @@ test('documents and parts that were stored by earlier versions are read after al
       const [rows] = await sequelize.query(sql);
       return (rows as { value: unknown }[])[0]!.value;
     };
+    // Each session can be told from the other and is as old as the upgrade; whoever was there owns the firm.
+    expect(
+      await read(
+        'select count(distinct id) as value from sessions where opened_at is not null and seen_at is not null',
+      ),
+    ).toBe('2');
+    expect(await read('select role as value from users')).toBe('owner');
     const stored = jobDocumentSchema.parse(await read('select document as value from jobs'));
     expect(stored.verify).toEqual(verifiedDocument().verify);
     expect(stored.system?.agreed).toBeNull();

@@ -1,4 +1,4 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes, literal, type QueryInterface } from 'sequelize';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 const optional = (type: DataTypes.DataType) => ({ type, allowNull: true });
@@ -12,14 +12,13 @@ export async function up(query: QueryInterface): Promise<void> {
   await query.addColumn('users', 'removed_at', optional(DataTypes.DATE));
   await query.addColumn('sessions', 'id', {
     ...required(DataTypes.UUID),
-    defaultValue: DataTypes.UUIDV4,
+    // By the database itself: there are sessions already, and each gets its own.
+    defaultValue: literal('gen_random_uuid()'),
   });
-  const now = { ...required(DataTypes.DATE), defaultValue: DataTypes.NOW };
+  const now = { ...required(DataTypes.DATE), defaultValue: literal('now()') };
   await query.addColumn('sessions', 'opened_at', now);
   await query.addColumn('sessions', 'seen_at', now);
   await query.addColumn('sessions', 'device', { ...required(DataTypes.TEXT), defaultValue: '' });
-  await query.sequelize.query('alter table sessions alter column id set default gen_random_uuid()');
-  await query.sequelize.query('update sessions set id = gen_random_uuid()');
   await query.addIndex('sessions', ['firm_id', 'user_id', 'id'], { unique: true });
   await query.createTable('invitations', {
     firm_id: {
