@@ -124,6 +124,11 @@ export function householdPages(sequelize: Sequelize, mill: PaperMill): Router {
   router.post(
     '/:token',
     limited(sayings),
+    // Nothing is read for an address that is none.
+    async (request, _response, next) => {
+      await found(request);
+      next();
+    },
     express.urlencoded({ extended: false, limit: '8kb' }),
     oneFile,
     onlyPlainText,
