@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import {
+  type Browser,
   type BrowserContext,
   type BrowserContextOptions,
   request,
@@ -115,6 +116,14 @@ export async function signedInState(url: string): Promise<State> {
   await context.dispose();
   return state;
 }
+
+/** A first visit, signed in: a browser in which no worker keeps anything of the application. */
+export const firstVisit = async (browser: Browser, { url }: App): Promise<BrowserContext> =>
+  browser.newContext({
+    baseURL: url,
+    storageState: await signedInState(url),
+    serviceWorkers: 'block',
+  });
 
 /**
  * Every browser worker has a server, a database and so a firm of its own, and a browser that is signed in once: what one test does

@@ -5,7 +5,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import type { Job } from '@katharos/contract';
 import { chromium } from '@playwright/test';
 import pg from 'pg';
-import { type App, expect, type Page, signedInState, test } from '../support/app.ts';
+import { type App, expect, firstVisit, type Page, signedInState, test } from '../support/app.ts';
 import {
   addJob,
   beginJob,
@@ -225,12 +225,7 @@ test('what keeps things comes with the first page, and needs no more code to kee
   browser,
   app,
 }) => {
-  // A first visit: nothing of the application is kept yet.
-  const context = await browser.newContext({
-    baseURL: app.url,
-    storageState: await signedInState(app.url),
-    serviceWorkers: 'block',
-  });
+  const context = await firstVisit(browser, app);
   const page = await context.newPage();
   await page.route(/assets\/(connect|sender)-.*\.js$/, (route) => route.abort());
   const address = await beginJob(page, 'No more code');

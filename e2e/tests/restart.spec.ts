@@ -8,6 +8,7 @@ import {
   alterWorker,
   builtPage,
   expect,
+  firstVisit,
   type Page,
   signedInState,
   startApp,
@@ -132,11 +133,7 @@ test('a part of the page that did not come is fetched anew without a word, once;
   browser,
   app,
 }) => {
-  const context = await browser.newContext({
-    baseURL: app.url,
-    storageState: await signedInState(app.url),
-    serviceWorkers: 'block',
-  });
+  const context = await firstVisit(browser, app);
   const page = await context.newPage();
   const address = await beginJob(page, 'A weak line');
   let broken = 0;

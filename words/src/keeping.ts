@@ -9,6 +9,7 @@ import {
 } from '@katharos/core';
 import {
   conditionKeys,
+  type Need,
   type ServiceVisitRecord,
   visitFields,
   type VisitKind,
@@ -61,6 +62,16 @@ export function visitSentence({ on, dues }: ServiceVisit, today: number, reader:
     ? 'Due today.'
     : `The next visit is due on ${reader.day(dateOf(on))}, in ${reader.number(days, 0)} ${reader.plural(days, { one: 'day', other: 'days' })}.`;
 }
+
+/** What a system needs most. */
+export const needWords: Record<Need, string> = {
+  limit: 'Membrane at its limit',
+  overdue: 'Overdue',
+  drifts: 'Membrane drifts',
+  soon: 'Due within a month',
+  unread: 'Not read for over a year',
+  nothing: 'Nothing now',
+};
 
 /** How one of a membrane's factors stands, in a table. */
 export const trendStateWords: Record<TrendState, string> = {

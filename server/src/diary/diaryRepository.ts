@@ -155,7 +155,7 @@ export async function fleetOf(sequelize: Sequelize, firmId: string): Promise<Fle
        group by job_id, visit, read_on
      ), newest as (
        select distinct on (job_id) job_id, read_on, 1 - product / feed as rejection
-       from waters where feed > 0 and product is not null order by job_id, read_on desc
+       from waters where feed > 0 and product is not null order by job_id, read_on desc, visit desc
      )
      select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
        dues.membrane, newest.rejection, newest.read_on as "readOn"

@@ -1,7 +1,6 @@
-import type { FleetRow } from '@katharos/contract';
 import { dateOf, dayOf, daysInMonth } from '@katharos/core';
-import { usualKeeping } from '@katharos/job';
-import { trendStateWords } from '@katharos/words';
+import { type Need, needOf, needs, usualKeeping } from '@katharos/job';
+import { needWords, trendStateWords } from '@katharos/words';
 import { NativeSelect, Skeleton, Table, Text } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -15,29 +14,6 @@ import { WideTable } from '../ui/WideTable.tsx';
 import { useFleetQuery } from './diaryApi.ts';
 
 const againMs = 1500;
-
-/** What a system needs, the most pressing first. */
-const needs = ['limit', 'overdue', 'drifts', 'soon', 'unread', 'nothing'] as const;
-type Need = (typeof needs)[number];
-const needWords: Record<Need, string> = {
-  limit: 'Membrane at its limit',
-  overdue: 'Overdue',
-  drifts: 'Membrane drifts',
-  soon: 'Due within a month',
-  unread: 'Not read for over a year',
-  nothing: 'Nothing now',
-};
-
-function needOf({ membrane, dueOn, readOn }: FleetRow, today: string): Need {
-  const states = membrane ? [membrane.saltPassage.state, membrane.flow.state] : [];
-  const now = dayOf(today)!;
-  if (states.includes('limit-reached')) return 'limit';
-  if (dueOn !== null && dueOn < today) return 'overdue';
-  if (states.includes('drifting')) return 'drifts';
-  if (dueOn !== null && dayOf(dueOn)! - now <= 31) return 'soon';
-  if (readOn === null || now - dayOf(readOn)! > 366) return 'unread';
-  return 'nothing';
-}
 
 /** Every installed system by what it needs. */
 export function FleetPanel() {

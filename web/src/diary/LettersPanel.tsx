@@ -15,6 +15,8 @@ interface Props {
   onWritten: () => void;
 }
 
+/** Letters that one order takes. */
+const mostAtOnce = 200;
 /** A household that was written to within this is left in peace, ms. */
 const peaceMs = 30 * 86_400_000;
 
@@ -27,10 +29,11 @@ export function LettersPanel({ rows, today, onWritten }: Props) {
   const now = dayOf(today)! * 86_400_000;
   const isInPeace = ({ wroteAt }: DiaryRow) =>
     wroteAt !== null && now - Date.parse(wroteAt) < peaceMs;
-  const reached = rows.filter((row) => row.email !== '' && !isInPeace(row));
+  // So many are taken at once; the others are next.
+  const reached = rows.filter((row) => row.email !== '' && !isInPeace(row)).slice(0, mostAtOnce);
   const unreached = rows.filter(({ email }) => email === '');
   const send = async () => {
-    const answer = await write({ jobIds: reached.map(({ jobId }) => jobId).slice(0, 200), today });
+    const answer = await write({ jobIds: reached.map(({ jobId }) => jobId), today });
     if (answer.error) {
       notify({ message: troubleOf(answer.error).message, color: 'red' });
       return;

@@ -1,13 +1,15 @@
 import { changePasswordSchema } from '@katharos/contract';
 import Bowser from 'bowser';
 import { roleNames } from '@katharos/words';
-import { Button, Group, PasswordInput, Skeleton, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { troubleOf } from '../data/api.ts';
 import { useSession } from '../data/session.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { notify } from '../ui/notices.tsx';
+import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
+import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
 import {
@@ -50,7 +52,6 @@ function Password() {
     form.reset();
     notify({ message: 'The new password holds. Everywhere else you are signed out.' });
   });
-  const eye = { 'aria-label': 'Show or hide the password' };
   return (
     <section className="panel" aria-label="Password">
       <Title order={2} size="h4" mb="xs">
@@ -58,21 +59,8 @@ function Password() {
       </Title>
       <form onSubmit={submit} noValidate>
         <Stack maw={420}>
-          <PasswordInput
-            label="The one of now"
-            autoComplete="current-password"
-            size="md"
-            visibilityToggleButtonProps={eye}
-            {...form.getInputProps('current')}
-          />
-          <PasswordInput
-            label="The new one"
-            description="Twelve characters or more; several words are easy to keep."
-            autoComplete="new-password"
-            size="md"
-            visibilityToggleButtonProps={eye}
-            {...form.getInputProps('next')}
-          />
+          <PasswordBox of="current" label="The one of now" {...form.getInputProps('current')} />
+          <PasswordBox of="new" label="The new one" {...form.getInputProps('next')} />
           {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
           <Button type="submit" variant="default" size="md" loading={isLoading}>
             Change it
@@ -93,9 +81,12 @@ function deviceName(agent: string): string {
 
 function Sessions() {
   const reader = useReader();
-  const { data, refetch } = useOpenSessionsQuery();
+  const { data, error, refetch } = useOpenSessionsQuery();
   const [end] = useEndSessionMutation();
   const [endOthers] = useEndOtherSessionsMutation();
+  if (error && !data) {
+    return <LoadTrouble message={troubleOf(error).message} onRetry={() => void refetch()} />;
+  }
   if (!data)
     return <Skeleton height={120} radius="lg" aria-label="Looking where you are signed in" />;
   return (

@@ -18,6 +18,8 @@ const peopleApi = api.injectEndpoints({
     }),
     changeRole: build.mutation<null, { id: string; role: Role }>({
       query: ({ id, role }) => ({ url: `/people/${id}`, method: 'PATCH', body: { role } }),
+      // It may have been one's own.
+      invalidatesTags: ['Session'],
     }),
     removePerson: build.mutation<null, string>({
       query: (id) => ({ url: `/people/${id}`, method: 'DELETE' }),

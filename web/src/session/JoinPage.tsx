@@ -1,15 +1,6 @@
 import { joinSchema } from '@katharos/contract';
 import { roleExplanations, roleNames } from '@katharos/words';
-import {
-  Button,
-  Container,
-  Loader,
-  PasswordInput,
-  Stack,
-  Text,
-  TextInput,
-  Title,
-} from '@mantine/core';
+import { Button, Container, Loader, Stack, Text, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -17,6 +8,7 @@ import { troubleOf, useInvitationQuery, useJoinMutation } from '../data/api.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
+import { AccountFields } from './AccountFields.tsx';
 
 /** Behind a link of an invitation: whose firm it is, and the account that one makes. */
 export function JoinPage() {
@@ -57,27 +49,7 @@ export function JoinPage() {
                 <Text>
                   <strong>{roleNames[data.role]}.</strong> {roleExplanations[data.role]}
                 </Text>
-                <TextInput
-                  label="Your name"
-                  autoComplete="name"
-                  size="md"
-                  {...form.getInputProps('name')}
-                />
-                <TextInput
-                  label="E-mail"
-                  type="email"
-                  autoComplete="username"
-                  size="md"
-                  {...form.getInputProps('email')}
-                />
-                <PasswordInput
-                  label="Password"
-                  description="Twelve characters or more; several words are easy to keep."
-                  autoComplete="new-password"
-                  size="md"
-                  visibilityToggleButtonProps={{ 'aria-label': 'Show or hide the password' }}
-                  {...form.getInputProps('password')}
-                />
+                <AccountFields propsOf={(field) => form.getInputProps(field)} />
                 {joining.error && (
                   <Tone kind="bad" head={troubleOf(joining.error).message} role="alert" />
                 )}

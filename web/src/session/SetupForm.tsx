@@ -1,8 +1,9 @@
 import { setupSchema } from '@katharos/contract';
 import { troubleOf, useSetUpMutation } from '../data/api.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
+import { AccountFields } from './AccountFields.tsx';
 import { Tone } from '../ui/Tone.tsx';
-import { Button, PasswordInput, Stack, Text, TextInput, Title } from '@mantine/core';
+import { Button, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
 
 /** The first owner of a fresh installation. */
@@ -37,26 +38,7 @@ export function SetupForm({ onDone }: { onDone: () => void }) {
           autoComplete="organization"
           {...form.getInputProps('firm')}
         />
-        <TextInput
-          label="Your name"
-          size="md"
-          autoComplete="name"
-          {...form.getInputProps('name')}
-        />
-        <TextInput
-          label="E-mail"
-          type="email"
-          autoComplete="username"
-          size="md"
-          {...form.getInputProps('email')}
-        />
-        <PasswordInput
-          label="Password"
-          description="Twelve characters or more; several words are easy to keep."
-          autoComplete="new-password"
-          size="md"
-          {...form.getInputProps('password')}
-        />
+        <AccountFields propsOf={(field) => form.getInputProps(field)} />
         {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
         <Button type="submit" size="md" loading={isLoading}>
           Create the first owner

@@ -1,8 +1,9 @@
 import { credentialsSchema } from '@katharos/contract';
 import { checkInput } from '@katharos/words';
-import { Button, PasswordInput, Stack, TextInput } from '@mantine/core';
+import { Button, Stack, TextInput } from '@mantine/core';
 import { type ChangeEvent, type FormEvent, useState } from 'react';
 import { troubleOf, useSignInMutation } from '../data/api.ts';
+import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 
 interface SignInProps {
@@ -50,13 +51,7 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
           size="md"
           {...inputOf('email')}
         />
-        <PasswordInput
-          label="Password"
-          autoComplete="current-password"
-          size="md"
-          visibilityToggleButtonProps={{ 'aria-label': 'Show or hide the password' }}
-          {...inputOf('password')}
-        />
+        <PasswordBox of="current" label="Password" {...inputOf('password')} />
         {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
         <Button type="submit" size="md" loading={isLoading}>
           Sign in

@@ -1,7 +1,6 @@
 import { type JobDocument, jobFileOf, newJobDocument } from '@katharos/job';
 import { stageNames } from '@katharos/words';
 import { Button, Text, Title } from '@mantine/core';
-import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { v4 as newId } from 'uuid';
 import { troubleOf, useJobsInfiniteQuery, useOpenJobFileMutation } from '../../../data/api.ts';
@@ -22,7 +21,6 @@ export function SitePanel() {
     { skip: address.trim() === '' },
   );
   const [open, { isLoading }] = useOpenJobFileMutation();
-  const [key] = useState(() => newId());
   const others = (data?.pages.flatMap(({ jobs }) => jobs) ?? []).filter(
     (job) => job.id !== jobId && plain(job.address) === plain(address),
   );
@@ -32,7 +30,7 @@ export function SitePanel() {
       [],
       new Date(serverNow()),
     );
-    const answer = await open({ content, key });
+    const answer = await open({ content, key: newId() });
     if (answer.error) {
       notify({ message: troubleOf(answer.error).message, color: 'red' });
       return;
