@@ -50,6 +50,7 @@ export function examinationOfVisit(
   document: Installed,
   id: string,
   { odds = {} }: Pick<FirmSettings, 'odds'> = {},
+  before: CoursesBefore = coursesBefore(document, id),
 ): Examination | undefined {
   const visit: ServiceVisitRecord | undefined = document.service?.visits?.[id];
   const given = visit ? givenOf({ readings: visit.readings, shutoffTest: 'not-done' }) : [];
@@ -58,10 +59,7 @@ export function examinationOfVisit(
   const system = testedOf(document);
   if (!system) return undefined;
   const complained = Object.keys(visit.complaints ?? {}) as Complaint[];
-  const courses = Object.entries(coursesBefore(document, id)) as [
-    keyof CoursesBefore,
-    Course | null,
-  ][];
+  const courses = Object.entries(before) as [keyof CoursesBefore, Course | null][];
   const hints: Hint[] = [
     ...complained.map((complaint) => ({ complaint })),
     ...courses.flatMap(([of, course]) => (course ? [{ trend: of, course }] : [])),

@@ -27,10 +27,8 @@ export function VisitCauses({ id }: { id: string }) {
   const { survey, size, system, verify, keep, service } = document;
   const asked = useMemo(() => {
     const installed = { survey, size, system, verify, keep, service };
-    return {
-      examination: examinationOfVisit(installed, id, settings),
-      courses: coursesBefore(installed, id),
-    };
+    const courses = coursesBefore(installed, id);
+    return { examination: examinationOfVisit(installed, id, settings, courses), courses };
   }, [survey, size, system, verify, keep, service, id, settings]);
   const [state] = useComputed('examine', asked.examination ?? null, { settleMs: 300 });
   if (!visit) return null;
