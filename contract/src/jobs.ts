@@ -1,13 +1,15 @@
-import { jobDocumentSchema, partSchema, storageSchemaOf } from '@katharos/job';
+import { jobDocumentSchema, storageSchemaOf } from '@katharos/job';
 import { z } from 'zod';
 import { savedJobSchema } from './jobList.ts';
 
-/** Whole jobs, and the catalogue they choose from. */
+/** Whole jobs. */
 
 /** A document as it is stored and sent: its shape. What may be entered in it is checked where it is entered. */
 export const storedDocumentSchema = storageSchemaOf(jobDocumentSchema);
 
 export const jobSchema = savedJobSchema.extend({ document: storedDocumentSchema });
+/** A document as it was at a version. */
+export const jobVersionSchema = z.object({ document: storedDocumentSchema });
 export type Job = z.infer<typeof jobSchema>;
 
 export const saveJobSchema = z.strictObject({
@@ -18,5 +20,3 @@ export const saveJobSchema = z.strictObject({
     .max(2 ** 31 - 2),
   document: storedDocumentSchema,
 });
-
-export const catalogueSchema = z.object({ parts: z.array(partSchema) });

@@ -48,6 +48,7 @@ export * from './base/units/units.ts';
 export { parseQuantity, type Parsed } from './base/units/parseQuantity.ts';
 export { type DecimalSign, plainly, readNumber, type ReadNumber } from './base/units/readNumber.ts';
 export * from './catalogue/parts.ts';
+export * from './catalogue/partCurve.ts';
 export * from './system/design.ts';
 export { assess } from './system/assess.ts';
 export { type Assessment } from './system/assessment.ts';

@@ -1,5 +1,7 @@
 export * from './catalogue/physical.ts';
 export * from './catalogue/part.ts';
+export * from './catalogue/partFields.ts';
+export * from './catalogue/catalogueFile.ts';
 export { starterCatalogue } from './catalogue/starterCatalogue.ts';
 export * from './fields/fields.ts';
 export * from './fields/firmSettings.ts';
@@ -62,3 +64,4 @@ export { flushOf, isSanitisingAdvised } from './brief/flushOf.ts';
 export * from './brief/lampFeed.ts';
 export * from './brief/plumbingTask.ts';
 export * from './brief/stage.ts';
+export { stampPersons } from './document/persons.ts';

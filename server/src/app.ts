@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
+import { logRoutes } from './firm/logRoutes.ts';
 import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
 import type { Config } from './base/config.ts';
 import type { Changes } from './events/changes.ts';
@@ -134,21 +135,22 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   router.use('/join', small, joinRoutes(config, sequelize));
   router.use(requireSession(config));
   router.use('/events', eventRoutes(changes));
-  router.use('/firm', small, firmRoutes());
+  router.use('/firm', small, firmRoutes(sequelize));
   router.use('/people', small, peopleRoutes(sequelize));
   // Files and papers first: their addresses are more particular than a job's own.
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
-  router.use('/jobs/:job/household', requireRightToChange('write'), householdRoutes());
+  router.use('/jobs/:job/household', requireRightToChange('write'), householdRoutes(sequelize));
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
   router.get('/board', async (_request, response) => {
     response.json({ jobs: await boardOf(sessionOf(response).firm.id) });
   });
   router.use('/certificates', chainRoutes());
-  router.use('/diary/feed', ownFeedRoutes());
+  router.use('/diary/feed', ownFeedRoutes(sequelize));
   router.use('/diary/letters', requireRightToChange('write'), letterRoutes(sequelize, post.soon));
   router.use('/diary', diaryRoutes(sequelize, mill));
-  router.use('/catalogue', catalogueRoutes());
+  router.use('/catalogue', jsonBody('document'), onlyPlainText, catalogueRoutes(sequelize));
+  router.use('/audit', logRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
   router.use(() => {

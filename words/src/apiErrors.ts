@@ -26,6 +26,10 @@ export const apiErrorSentences: Record<ApiErrorCode, string> = {
   'not-agreed': 'The proposal needs a chosen system.',
   'something-open':
     'Something is still open in this job. Do it first, or issue the paper regardless, with the reason.',
+  'not-kept': 'How this job stood then is not kept.',
+  'part-held': 'Another part of the catalogue holds this one. Change that first.',
+  'part-changed':
+    'Somebody changed this part meanwhile. Look at it as it is now, and change it again.',
   'not-a-picture':
     'This file is no picture that can be read: take a JPEG, PNG or WebP of up to 15 MB.',
   'too-large': 'The request is larger than this server takes.',

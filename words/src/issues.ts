@@ -70,6 +70,7 @@ const faultWords: Record<PlainFault, string> = {
   'instrument-name-missing': 'Enter a name by which you know it.',
   'full-scale-missing': 'A gauge’s accuracy is a share of its full scale: enter that.',
   'reference-missing': 'Say what it was held against.',
+  'supplier-missing': 'Enter who sells it at this price.',
   unprintable: 'This holds characters that are no text. Type it anew, or paste it as plain text.',
 };
 

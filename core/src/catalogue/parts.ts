@@ -215,6 +215,25 @@ export type Part =
   | FittingPart;
 
 export type PartKind = Part['kind'];
+
+/** Every kind, in the order in which a catalogue is read. */
+export const partKinds = [
+  'unit',
+  'kit',
+  'membrane',
+  'prefilter',
+  'post-filter',
+  'mineral',
+  'tank',
+  'pump',
+  'permeate-pump',
+  'restrictor',
+  'shutoff',
+  'solenoid',
+  'lamp',
+  'tap',
+  'fitting',
+] as const satisfies readonly PartKind[];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;
 
 /** The parts of one kind, in the catalogue's order. */

@@ -7,7 +7,7 @@ export interface LampRating {
 }
 
 /** Transmittance (per cm, at 254 nm) at which small reactors are rated, and the light's way through the water in one, cm. Defaults. */
-const ratedTransmittance = 0.95;
+export const ratedTransmittance = 0.95;
 const pathCm = 2;
 
 /** Share of the light that water leaves over a path, averaged along it: `(1 - 10^(-aL)) / (a L ln 10)`, a the absorbance per cm. */

@@ -3,13 +3,13 @@ import { isWithin, type QuantityField } from '../fields/fields.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text } from '../fields/text.ts';
 import { z } from 'zod';
-import { whole } from './whole.ts';
+import { saysWho, whole } from './whole.ts';
 
 /** What every part of a job's document is made of: who, when, and a figure as it was entered. */
 
 export const instant = z.iso.datetime();
 export const itemId = z.string().trim().min(1).max(40);
-export const person = text(120);
+export const person = saysWho(text(120));
 
 /** A reading as it was entered: never what was displayed after conversion. */
 const readingShape = z.strictObject({

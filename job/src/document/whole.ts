@@ -12,6 +12,14 @@ export function whole<T extends z.ZodType>(schema: T): T {
   return schema;
 }
 
+const persons = z.registry<{ person: true }>();
+
+/** Declares that a value of a schema says who did something. */
+export function saysWho<T extends z.ZodType>(schema: T): T {
+  persons.add(schema, { person: true });
+  return schema;
+}
+
 export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 export type JsonRecord = { [key: string]: Json };
 
@@ -44,6 +52,8 @@ export interface Place {
   growsByKey: boolean;
   /** May be absent. */
   optional: boolean;
+  /** Says who did something. */
+  isPerson: boolean;
 }
 
 const kept = new WeakMap<z.core.$ZodType, Place>();
@@ -65,6 +75,7 @@ function describe(schema: z.core.$ZodType): Place {
     valueType?: z.core.$ZodType;
   };
   const declared = wholes.has(schema);
+  const isPerson = persons.has(schema);
   if (def.innerType && (def.type === 'optional' || def.type === 'nullable')) {
     const inner = placeOf(def.innerType);
     return {
@@ -80,11 +91,12 @@ function describe(schema: z.core.$ZodType): Place {
       isWhole: declared,
       growsByKey: Object.values(shape).every((field) => placeOf(field).optional),
       optional: false,
+      isPerson,
     };
   }
   if (def.type === 'record' && def.valueType) {
     const value = { ...placeOf(def.valueType), optional: true };
-    return { inside: () => value, isWhole: declared, growsByKey: true, optional: false };
+    return { inside: () => value, isWhole: declared, growsByKey: true, optional: false, isPerson };
   }
-  return { inside: () => undefined, isWhole: true, growsByKey: false, optional: false };
+  return { inside: () => undefined, isWhole: true, growsByKey: false, optional: false, isPerson };
 }

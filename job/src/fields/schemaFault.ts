@@ -21,6 +21,7 @@ export type SchemaFault =
   | 'instrument-name-missing'
   | 'full-scale-missing'
   | 'reference-missing'
+  | 'supplier-missing'
   | 'unprintable'
   | `unit:${FieldName}`
   | `outside:${FieldName}`;

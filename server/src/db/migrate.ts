@@ -15,6 +15,7 @@ import * as feeds from './migrations/0012-feeds.ts';
 import * as householdPages from './migrations/0013-household-pages.ts';
 import * as letters from './migrations/0014-letters-and-copies.ts';
 import * as people from './migrations/0015-people.ts';
+import * as auditAndCatalogue from './migrations/0016-audit-and-catalogue.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -33,6 +34,7 @@ const migrations = [
   { name: '0013-household-pages', ...householdPages },
   { name: '0014-letters-and-copies', ...letters },
   { name: '0015-people', ...people },
+  { name: '0016-audit-and-catalogue', ...auditAndCatalogue },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

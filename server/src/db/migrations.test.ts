@@ -157,6 +157,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0013-household-pages',
       '0014-letters-and-copies',
       '0015-people',
+      '0016-audit-and-catalogue',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

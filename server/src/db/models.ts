@@ -1,4 +1,5 @@
 import type { Sequelize } from 'sequelize';
+import { defineAudit } from './models/audit.ts';
 import { defineJobs } from './models/jobs.ts';
 import { definePapers } from './models/papers.ts';
 import { definePeople } from './models/people.ts';
@@ -8,8 +9,9 @@ import { defineStock } from './models/stock.ts';
 /** Sequelize's view of the tables. Migrations are the schema's only author; nothing here creates or alters a table. */
 
 export { FirmRow, UserRow, SessionRow, InvitationRow, FailedTryRow } from './models/people.ts';
-export { JobRow, PartRow, PhotographRow, DeedRow } from './models/jobs.ts';
+export { JobRow, PartRow, PartPriceRow, PhotographRow, DeedRow } from './models/jobs.ts';
 export { VanStockRow, VanTakingRow, InstrumentRow, CalibrationRow } from './models/stock.ts';
+export { AuditRow } from './models/audit.ts';
 export { PaperRow, SealRow, PaperToRecordRow } from './models/papers.ts';
 export {
   DuesRow,
@@ -27,4 +29,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineStock(sequelize);
   definePapers(sequelize);
   defineService(sequelize);
+  defineAudit(sequelize);
 }

@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { Transaction } from 'sequelize';
 import { FeedRow, FirmRow } from '../db/models.ts';
 
 const hashToken = (token: string): string => createHash('sha256').update(token).digest('base64url');
@@ -10,14 +11,26 @@ export async function feedOf(firmId: string, userId: string): Promise<Date | nul
 }
 
 /** Makes a person's feed anew and returns its token, which is nowhere kept: the address of before ends. */
-export async function makeFeed(firmId: string, userId: string, now: Date): Promise<string> {
+export async function makeFeed(
+  firmId: string,
+  userId: string,
+  now: Date,
+  transaction: Transaction,
+): Promise<string> {
   const token = randomBytes(32).toString('base64url');
-  await FeedRow.upsert({ firmId, userId, tokenHash: hashToken(token), madeAt: now });
+  await FeedRow.upsert(
+    { firmId, userId, tokenHash: hashToken(token), madeAt: now },
+    { transaction },
+  );
   return token;
 }
 
-export async function endFeed(firmId: string, userId: string): Promise<void> {
-  await FeedRow.destroy({ where: { firmId, userId } });
+export async function endFeed(
+  firmId: string,
+  userId: string,
+  transaction: Transaction,
+): Promise<void> {
+  await FeedRow.destroy({ where: { firmId, userId }, transaction });
 }
 
 /** Whose feed a token is; it is the one query that no firm scopes, as signing in is. */

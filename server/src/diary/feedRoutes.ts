@@ -4,6 +4,8 @@ import { readerOf } from '@katharos/words';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Sequelize } from 'sequelize';
+import { recorded } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
@@ -15,21 +17,33 @@ const daysAhead = 365;
 const looksPerHour = 120;
 
 /** A person's own feed: whether there is one, making it anew, ending it. */
-export function ownFeedRoutes(): Router {
+export function ownFeedRoutes(sequelize: Sequelize): Router {
   const router = Router();
   router.get('/', async (_request, response) => {
     const { firm, user } = sessionOf(response);
     const madeAt = await feedOf(firm.id, user.id);
     response.json({ madeAt: madeAt?.toISOString() ?? null });
   });
-  router.post('/', async (_request, response) => {
+  router.post('/', async (request, response) => {
     const { firm, user } = sessionOf(response);
-    const token = await makeFeed(firm.id, user.id, new Date());
+    const about = { kind: 'person', id: user.id, name: user.name } as const;
+    const token = await recorded(
+      sequelize,
+      doerOf(request, response),
+      { code: 'calendar-made', ...about },
+      (transaction) => makeFeed(firm.id, user.id, new Date(), transaction),
+    );
     response.status(201).json({ path: `/feeds/${token}.ics` });
   });
-  router.delete('/', async (_request, response) => {
+  router.delete('/', async (request, response) => {
     const { firm, user } = sessionOf(response);
-    await endFeed(firm.id, user.id);
+    const about = { kind: 'person', id: user.id, name: user.name } as const;
+    await recorded(
+      sequelize,
+      doerOf(request, response),
+      { code: 'calendar-ended', ...about },
+      (transaction) => endFeed(firm.id, user.id, transaction),
+    );
     response.status(204).end();
   });
   return router;

@@ -4,7 +4,7 @@ import pg from 'pg';
 /** Something of a firm that changed, told as it was written. */
 export interface Change {
   firm: string;
-  of: 'job' | 'photographs' | 'van' | 'papers' | 'instruments';
+  of: 'job' | 'photographs' | 'van' | 'papers' | 'instruments' | 'catalogue';
   job: string | null;
 }
 

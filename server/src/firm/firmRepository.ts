@@ -29,6 +29,10 @@ export async function createFirm(firm: NewFirm, transaction: Transaction): Promi
 }
 
 /** Replaces a firm's settings. */
-export async function saveSettings(firmId: string, settings: FirmSettings): Promise<void> {
-  await FirmRow.update({ settings }, { where: { id: firmId } });
+export async function saveSettings(
+  firmId: string,
+  settings: FirmSettings,
+  transaction: Transaction,
+): Promise<void> {
+  await FirmRow.update({ settings }, { where: { id: firmId }, transaction });
 }

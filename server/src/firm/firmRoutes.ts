@@ -2,6 +2,8 @@ import { timingSafeEqual } from 'node:crypto';
 import { firmSettingsSchema, starterCatalogue, usualFirmSettings } from '@katharos/job';
 import { setupSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
+import { record, recorded } from '../audit/auditRepository.ts';
+import { deviceOf, doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { isCommonPassword } from '../session/commonPasswords.ts';
@@ -34,10 +36,14 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
       await sequelize.query('select pg_advisory_xact_lock(8717)', { transaction });
       if (await hasOwner()) throw new ApiError('already-set-up');
       const owner = { name, email, passwordHash };
-      return createFirm(
+      const made = await createFirm(
         { name: firm, settings: usualFirmSettings, parts: starterCatalogue, owner },
         transaction,
       );
+      const doer = { firmId: made.firmId, by: name, device: deviceOf(request) };
+      const done = { code: 'firm-set-up', kind: 'firm', id: made.firmId, name: firm } as const;
+      await record(doer, done, transaction);
+      return made;
     });
     response.status(201).json(await startSession(user, config, request, response));
   });
@@ -45,12 +51,20 @@ export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: str
 }
 
 /** A firm's own settings. */
-export function firmRoutes(): Router {
+export function firmRoutes(sequelize: Sequelize): Router {
   const router = Router();
   router.use(requireRightToChange('settings'));
   router.put('/settings', async (request, response) => {
     const settings = validate(firmSettingsSchema, request.body);
-    await saveSettings(sessionOf(response).firm.id, settings);
+    const { firm } = sessionOf(response);
+    const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
+    const data = { before: firm.settings, after: settings };
+    await recorded(
+      sequelize,
+      doerOf(request, response),
+      { code: 'settings-changed', ...about, data },
+      (transaction) => saveSettings(firm.id, settings, transaction),
+    );
     response.json(settings);
   });
   router.get('/found', async (_request, response) => {

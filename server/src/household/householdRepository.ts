@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import type { Complaint } from '@katharos/core';
 import { photographLimits } from '@katharos/job';
-import type { Sequelize } from 'sequelize';
-import { lockJob } from '../jobs/jobRepository.ts';
+import type { Sequelize, Transaction } from 'sequelize';
+import { record } from '../audit/auditRepository.ts';
+import { lockJob, nameOfJob } from '../jobs/jobRepository.ts';
 import { addPhotograph, countPhotographs } from '../photographs/photographRepository.ts';
 import type { PreparedPhotograph } from '../photographs/preparePhotograph.ts';
 import { FirmRow, HouseholdPageRow, HouseholdWordRow } from '../db/models.ts';
@@ -36,14 +37,18 @@ export async function householdSide({ firmId, jobId }: Whose) {
 }
 
 /** Makes the page's address anew; the one before ends. */
-export async function makePage({ firmId, jobId }: Whose, now: Date): Promise<string> {
+export async function makePage(
+  { firmId, jobId }: Whose,
+  now: Date,
+  transaction: Transaction,
+): Promise<string> {
   const token = randomBytes(24).toString('base64url');
-  await HouseholdPageRow.upsert({ firmId, jobId, token, madeAt: now });
+  await HouseholdPageRow.upsert({ firmId, jobId, token, madeAt: now }, { transaction });
   return token;
 }
 
-export async function endPage({ firmId, jobId }: Whose): Promise<void> {
-  await HouseholdPageRow.destroy({ where: { firmId, jobId } });
+export async function endPage({ firmId, jobId }: Whose, transaction: Transaction): Promise<void> {
+  await HouseholdPageRow.destroy({ where: { firmId, jobId }, transaction });
 }
 
 /** Whose page a token is; like signing in, it is asked before any firm is known. */
@@ -66,6 +71,7 @@ export const say = (
 ): Promise<void> =>
   sequelize.transaction(async (transaction) => {
     const key = { firmId, jobId };
+    const name = (await nameOfJob(firmId, jobId)) ?? '';
     await lockJob(firmId, jobId, transaction);
     const isKept =
       photograph && (await countPhotographs(key, transaction)) < photographLimits.perJob;
@@ -79,4 +85,14 @@ export const say = (
     const { id = null } = isKept ? await addPhotograph(key, photograph, said, transaction) : {};
     const words = { ...key, complaint, text, saidAt, photographId: id };
     await HouseholdWordRow.create(words, { transaction });
+    // By an address that somebody was given: who it was, nobody knows.
+    const doer = { firmId, by: 'The household', device: '' };
+    const done = {
+      code: 'household-said',
+      kind: 'job',
+      id: jobId,
+      name,
+      data: { complaint },
+    } as const;
+    await record(doer, done, transaction);
   });

@@ -14,10 +14,12 @@ import express, {
   Router,
 } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { recorded } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import { onlyPlainText } from '../http/plainText.ts';
 import { idFrom } from '../http/validate.ts';
-import { findJob, hasJob } from '../jobs/jobRepository.ts';
+import { findJob, nameOfJob } from '../jobs/jobRepository.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { householdHtml, notHereHtml } from './householdHtml.ts';
@@ -27,14 +29,18 @@ const whose = (request: Request, response: Response) => ({
   firmId: sessionOf(response).firm.id,
   jobId: idFrom(request.params, 'job'),
 });
+const aboutOf = (response: Response) =>
+  response.locals.about as { kind: 'job'; id: string; name: string };
 const pathOf = (token: string | null) => token && `/home/${token}`;
 
 /** The household's page of a job, as the firm has it: its address, making it anew, ending it, and what was said there. */
-export function householdRoutes(): Router {
+export function householdRoutes(sequelize: Sequelize): Router {
   const router = Router({ mergeParams: true });
   router.use(async (request, response, next) => {
     const { firmId, jobId } = whose(request, response);
-    if (!(await hasJob(firmId, jobId))) throw new ApiError('not-found');
+    const name = await nameOfJob(firmId, jobId);
+    if (name === undefined) throw new ApiError('not-found');
+    response.locals.about = { kind: 'job', id: jobId, name };
     next();
   });
   router.get('/', async (request, response) => {
@@ -42,11 +48,17 @@ export function householdRoutes(): Router {
     response.json({ path: pathOf(token), words });
   });
   router.post('/', async (request, response) => {
-    const token = await makePage(whose(request, response), new Date());
+    const done = { code: 'household-page-made', ...aboutOf(response) } as const;
+    const token = await recorded(sequelize, doerOf(request, response), done, (transaction) =>
+      makePage(whose(request, response), new Date(), transaction),
+    );
     response.status(201).json({ path: pathOf(token) });
   });
   router.delete('/', async (request, response) => {
-    await endPage(whose(request, response));
+    const done = { code: 'household-page-ended', ...aboutOf(response) } as const;
+    await recorded(sequelize, doerOf(request, response), done, (transaction) =>
+      endPage(whose(request, response), transaction),
+    );
     response.status(204).end();
   });
   return router;

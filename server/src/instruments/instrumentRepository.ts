@@ -29,8 +29,11 @@ export async function saveInstrument(
   await InstrumentRow.upsert(row, transaction ? { transaction } : {});
 }
 
-export const hasInstrument = async (firmId: string, instrumentId: string): Promise<boolean> =>
-  (await InstrumentRow.count({ where: { firmId, instrumentId } })) > 0;
+export const instrumentName = async (
+  firmId: string,
+  instrumentId: string,
+): Promise<string | undefined> =>
+  (await InstrumentRow.findOne({ where: { firmId, instrumentId } }))?.instrument.name;
 
 export async function noteCalibration(
   firmId: string,

@@ -2,13 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { calibrationSchema, instrumentSchema } from '@katharos/job';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import { record, recorded } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import {
   findInstruments,
-  hasInstrument,
+  instrumentName,
   noteCalibration,
   saveInstrument,
 } from './instrumentRepository.ts';
@@ -25,7 +27,11 @@ export function instrumentRoutes(sequelize: Sequelize): Router {
     const { firm } = sessionOf(response);
     const id = idFrom(request.params, 'instrument');
     const instrument = validate(instrumentSchema, { ...request.body, id });
-    await saveInstrument(firm.id, instrument);
+    const { name, away } = instrument;
+    const done = { code: 'instrument-kept', kind: 'instrument', id, name, data: { away } } as const;
+    await recorded(sequelize, doerOf(request, response), done, (transaction) =>
+      saveInstrument(firm.id, instrument, transaction),
+    );
     response.status(204).end();
   });
 
@@ -33,10 +39,18 @@ export function instrumentRoutes(sequelize: Sequelize): Router {
     const { firm, user } = sessionOf(response);
     const instrumentId = idFrom(request.params, 'instrument');
     const calibration = validate(calibrationSchema, request.body);
-    if (!(await hasInstrument(firm.id, instrumentId))) throw new ApiError('not-found');
+    const name = await instrumentName(firm.id, instrumentId);
+    if (name === undefined) throw new ApiError('not-found');
     await once(sequelize, request, response, async (transaction) => {
       const log = { instrumentId, calibrationId: randomUUID(), calibration, by: user.name };
       await noteCalibration(firm.id, log, transaction);
+      const about = { kind: 'instrument', id: instrumentId, name } as const;
+      const data = { ...calibration };
+      await record(
+        doerOf(request, response),
+        { code: 'calibration-noted', ...about, data },
+        transaction,
+      );
       return { status: 201, body: null };
     });
   });

@@ -1,6 +1,8 @@
 import { jobFileOf, jobFileSchema, upgradeJobFile } from '@katharos/job';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import { record } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
 import { jsonBody } from '../http/body.ts';
@@ -37,6 +39,9 @@ export function jobFileRoutes(sequelize: Sequelize): Router {
         const said = { about, step, caption, takenBy, takenAt: new Date(takenAt) };
         await addPhotograph(key, kept[i]!, said, transaction);
       }
+      const { name } = document.customer;
+      const done = { code: 'job-opened-from-file', kind: 'job', id: job.id, name } as const;
+      await record(doerOf(request, response), done, transaction);
       return { status: 201, body: job };
     });
   });

@@ -38,7 +38,7 @@ test('holds what is flushed with its plan and telephone, from the plumbing to th
   await added(sampled('Dunstan'));
   const rows = await board();
   expect(rows.map(({ id }) => id)).toEqual([job.id]);
-  expect(rows[0]).toMatchObject({ stage: 'flush', phone: '0123 456', who: 'Alder Rowe' });
+  expect(rows[0]).toMatchObject({ stage: 'flush', phone: '0123 456', who: 'Owner of beck' });
   expect(rows[0]!.plan).toEqual(flushing.flush.plan);
   expect(rows[0]!.steps).toEqual(flushing.flush.steps);
   expect(await board(stranger)).toEqual([]);

@@ -116,21 +116,22 @@ export async function addJob(
   return jobOf(row);
 }
 
-/** Puts a job away, deletes it, or brings it back; returns whether there was one. */
+/** Puts a job away, deletes it, or brings it back; returns its name, if there is one. */
 export async function shelveJob(
   firmId: string,
   id: string,
   shelf: Shelf,
   now: Date,
-): Promise<boolean> {
-  const [changed] = await JobRow.update(
+  transaction: Transaction,
+): Promise<string | undefined> {
+  const [, [row]] = await JobRow.update(
     {
       archivedAt: shelf === 'archived' ? now : null,
       removedAt: shelf === 'removed' ? now : null,
     },
-    { where: { firmId, id } },
+    { where: { firmId, id }, returning: ['name'], transaction },
   );
-  return changed > 0;
+  return row?.name;
 }
 
 /** Jobs that were deleted and not brought back in time are gone, with all that belongs to them. */
@@ -145,6 +146,10 @@ export async function lockJob(firmId: string, id: string, transaction: Transacti
   const lock = transaction.LOCK.UPDATE;
   await JobRow.findOne({ where: { firmId, id }, attributes: ['id'], lock, transaction });
 }
+
+/** What a job is called, for whoever needs no more of it; nothing where there is none. */
+export const nameOfJob = async (firmId: string, id: string): Promise<string | undefined> =>
+  (await JobRow.findOne({ where: { firmId, id }, attributes: ['name'] }))?.name;
 
 /** Whether there is such a job, without its document. */
 export const hasJob = async (firmId: string, id: string): Promise<boolean> =>

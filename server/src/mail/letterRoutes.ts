@@ -2,6 +2,8 @@ import { writeLettersSchema } from '@katharos/contract';
 import { dueLetterOf } from '@katharos/papers';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import { record } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { once } from '../deeds/once.ts';
 import { jsonBody } from '../http/body.ts';
 import { validate } from '../http/validate.ts';
@@ -39,6 +41,13 @@ export function letterRoutes(sequelize: Sequelize, sendSoon: () => void): Router
       .map(({ jobId, name }) => ({ jobId, name }));
     await once(sequelize, request, response, async (transaction) => {
       await writeLetters(letters, transaction);
+      const data = { written: letters.length, jobs: [...reached] };
+      const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
+      await record(
+        doerOf(request, response),
+        { code: 'letters-written', ...about, data },
+        transaction,
+      );
       return { status: 201, body: { written: letters.length, without } };
     });
     sendSoon();

@@ -17,6 +17,8 @@ export interface PaperMill {
 }
 
 const threads = 2;
+/** A thread that has nothing to do waits so long before it goes: its start takes longer than a sheet. ms */
+const idleTimeout = 60_000;
 /** Papers that may wait, of all people and of one. */
 const queue = 60;
 const perPerson = 4;
@@ -28,7 +30,13 @@ export function paperMill(filename: () => Promise<string>): PaperMill {
   const opened = (): Promise<Piscina> => {
     pool ??= filename().then(
       (name) =>
-        new Piscina({ filename: name, minThreads: 0, maxThreads: threads, maxQueue: queue }),
+        new Piscina({
+          filename: name,
+          minThreads: 0,
+          maxThreads: threads,
+          maxQueue: queue,
+          idleTimeout,
+        }),
     );
     return pool;
   };

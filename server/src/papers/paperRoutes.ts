@@ -9,6 +9,8 @@ import { certificateGaps } from '@katharos/job';
 import { type Request, type Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { z } from 'zod';
+import { record } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
 import { once } from '../deeds/once.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -170,7 +172,12 @@ async function issue(order: Issuing): Promise<void> {
       gaps,
       content: { ...content },
     };
-    return { status: 201, body: await addPaper(key, paper, transaction) };
+    const added = await addPaper(key, paper, transaction);
+    const { name } = source.job.document.customer;
+    const data = { kind, version, reason };
+    const done = { code: 'paper-issued', kind: 'job', id: key.jobId, name, data } as const;
+    await record(doerOf(request, response), done, transaction);
+    return { status: 201, body: added };
   });
 }
 

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Person, Role } from '@katharos/contract';
-import { Op, type Sequelize, type Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { FirmRow, InvitationRow, SessionRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
@@ -39,22 +39,34 @@ export async function invite(
   firmId: string,
   { name, role, by }: { name: string; role: Role; by: string },
   now: Date,
+  transaction: Transaction,
 ): Promise<string> {
   const token = randomBytes(32).toString('base64url');
-  await InvitationRow.create({
-    firmId,
-    tokenHash: hashToken(token),
-    name,
-    role,
-    madeBy: by,
-    madeAt: now,
-    expiresAt: new Date(now.getTime() + invitationDays * 86400e3),
-  });
+  await InvitationRow.create(
+    {
+      firmId,
+      tokenHash: hashToken(token),
+      name,
+      role,
+      madeBy: by,
+      madeAt: now,
+      expiresAt: new Date(now.getTime() + invitationDays * 86400e3),
+    },
+    { transaction },
+  );
   return token;
 }
 
-export const withdraw = async (firmId: string, id: string): Promise<boolean> =>
-  (await InvitationRow.destroy({ where: { firmId, id } })) > 0;
+/** Takes an invitation back; returns whose it was. */
+export async function withdraw(
+  firmId: string,
+  id: string,
+  transaction: Transaction,
+): Promise<string | undefined> {
+  const row = await InvitationRow.findOne({ where: { firmId, id }, transaction });
+  await row?.destroy({ transaction });
+  return row?.name;
+}
 
 /** An invitation that can still be used; like signing in, it is asked before any firm is known. */
 export async function findInvitation(token: string, now: Date) {
@@ -108,32 +120,34 @@ const found = async (firmId: string, id: string, transaction: Transaction): Prom
   return row;
 };
 
-export const changeRole = (
-  sequelize: Sequelize,
+/** Gives somebody another part; returns who it is and which they had. */
+export async function changeRole(
   firmId: string,
   id: string,
   role: Role,
-): Promise<void> =>
-  sequelize.transaction(async (transaction) => {
-    const user = await found(firmId, id, transaction);
-    if (role !== 'owner') await refuseWithoutOwner(firmId, id, transaction);
-    await user.update({ role }, { transaction });
-  });
+  transaction: Transaction,
+): Promise<{ name: string; before: Role }> {
+  const user = await found(firmId, id, transaction);
+  if (role !== 'owner') await refuseWithoutOwner(firmId, id, transaction);
+  const before = user.role;
+  await user.update({ role }, { transaction });
+  return { name: user.name, before };
+}
 
-/** Lets somebody go: their sessions end with it, and what they did stays under their name. */
-export const removePerson = (
-  sequelize: Sequelize,
+/** Lets somebody go: their sessions end with it, and what they did stays under their name, which is returned. */
+export async function removePerson(
   firmId: string,
   id: string,
   now: Date,
-): Promise<void> =>
-  sequelize.transaction(async (transaction) => {
-    const user = await found(firmId, id, transaction);
-    await refuseWithoutOwner(firmId, id, transaction);
-    // The address is free for somebody else; who it was stands in what they did.
-    await user.update(
-      { removedAt: now, email: `removed:${user.id}`, passwordHash: '' },
-      { transaction },
-    );
-    await SessionRow.destroy({ where: { firmId, userId: id }, transaction });
-  });
+  transaction: Transaction,
+): Promise<string> {
+  const user = await found(firmId, id, transaction);
+  await refuseWithoutOwner(firmId, id, transaction);
+  // The address is free for somebody else; who it was stands in what they did.
+  await user.update(
+    { removedAt: now, email: `removed:${user.id}`, passwordHash: '' },
+    { transaction },
+  );
+  await SessionRow.destroy({ where: { firmId, userId: id }, transaction });
+  return user.name;
+}

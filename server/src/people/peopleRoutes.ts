@@ -2,6 +2,8 @@ import { changePersonSchema, inviteSchema, joinSchema } from '@katharos/contract
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { Config } from '../base/config.ts';
+import { record, recorded } from '../audit/auditRepository.ts';
+import { deviceOf, doerOf } from '../session/doer.ts';
 import { endLinesOf } from '../session/openLines.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
@@ -35,22 +37,46 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   router.post('/invitations', async (request, response) => {
     const { firm, user } = sessionOf(response);
     const wanted = validate(inviteSchema, request.body);
-    const token = await invite(firm.id, { ...wanted, by: user.name }, new Date());
+    const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
+    const token = await recorded(
+      sequelize,
+      doerOf(request, response),
+      { code: 'person-invited', ...about, data: { ...wanted } },
+      (transaction) => invite(firm.id, { ...wanted, by: user.name }, new Date(), transaction),
+    );
     response.status(201).json({ path: `/join/${token}` });
   });
   router.delete('/invitations/:id', async (request, response) => {
-    if (!(await withdraw(sessionOf(response).firm.id, idFrom(request.params))))
-      throw new ApiError('not-found');
+    const { firm } = sessionOf(response);
+    const id = idFrom(request.params);
+    await sequelize.transaction(async (transaction) => {
+      const name = await withdraw(firm.id, id, transaction);
+      if (name === undefined) throw new ApiError('not-found');
+      const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
+      const done = { code: 'invitation-withdrawn', ...about, data: { name } } as const;
+      await record(doerOf(request, response), done, transaction);
+    });
     response.status(204).end();
   });
   router.patch('/:id', async (request, response) => {
     const { role } = validate(changePersonSchema, request.body);
-    await changeRole(sequelize, sessionOf(response).firm.id, idFrom(request.params), role);
+    const doer = doerOf(request, response);
+    const id = idFrom(request.params);
+    await sequelize.transaction(async (transaction) => {
+      const { name, before } = await changeRole(doer.firmId, id, role, transaction);
+      const data = { before, after: role };
+      const done = { code: 'role-changed', kind: 'person', id, name, data } as const;
+      await record(doer, done, transaction);
+    });
     response.status(204).end();
   });
   router.delete('/:id', async (request, response) => {
     const id = idFrom(request.params);
-    await removePerson(sequelize, sessionOf(response).firm.id, id, new Date());
+    const doer = doerOf(request, response);
+    await sequelize.transaction(async (transaction) => {
+      const name = await removePerson(doer.firmId, id, new Date(), transaction);
+      await record(doer, { code: 'person-removed', kind: 'person', id, name }, transaction);
+    });
     // Nothing more is told to them, not even what is already open.
     endLinesOf(id);
     response.status(204).end();
@@ -79,9 +105,13 @@ export function joinRoutes(config: Config, sequelize: Sequelize): Router {
     if (isCommonPassword(password, [name, email, found.firm.name]))
       throw new ApiError('common-password', { path: 'password' });
     const passwordHash = await hashPassword(password, config.passwordCost);
-    const user = await sequelize.transaction((transaction) =>
-      join(token, { name, email, passwordHash }, new Date(), transaction),
-    );
+    const user = await sequelize.transaction(async (transaction) => {
+      const joined = await join(token, { name, email, passwordHash }, new Date(), transaction);
+      const doer = { firmId: joined.firmId, by: name, device: deviceOf(request) };
+      const done = { code: 'person-joined', kind: 'person', id: joined.id, name } as const;
+      await record(doer, done, transaction);
+      return joined;
+    });
     response.status(201).json(await startSession(user, config, request, response));
   });
   return router;

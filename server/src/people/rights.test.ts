@@ -1,8 +1,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { type Role, roles, sessionSchema } from '@katharos/contract';
-import { jobFileOf } from '@katharos/job';
+import { auditReportSchema, type Role, roles, sessionSchema } from '@katharos/contract';
+import { jobFileOf, starterCatalogue } from '@katharos/job';
 import request from 'supertest';
 import { errorOf, startTestApp, type TestApp, verifiedDocument } from '../test/testApp.ts';
 
@@ -150,6 +150,36 @@ const routes = (): Route[] => [
   { does: 'Make one’s own calendar', method: 'post', path: '/diary/feed' },
   { does: 'End one’s own calendar', method: 'delete', path: '/diary/feed' },
   { does: 'Read the catalogue', method: 'get', path: '/catalogue' },
+  { does: 'Read the whole catalogue', method: 'get', path: '/catalogue/all' },
+  {
+    does: 'Change parts',
+    method: 'put',
+    path: '/catalogue/parts',
+    body: { changes: [{ part: { ...starterCatalogue[0], price: 43 }, version: 1 }] },
+  },
+  {
+    does: 'Retire a part, take it back',
+    method: 'patch',
+    path: '/catalogue/parts/toggle-valve',
+    body: { retired: false },
+  },
+  { does: 'See what a part costs', method: 'get', path: '/catalogue/parts/reed-50/prices' },
+  {
+    does: 'Note what a part costs',
+    method: 'post',
+    path: '/catalogue/parts/reed-50/prices',
+    body: { supplier: 'Weir', since: '2026-03-01', price: 21 },
+  },
+  {
+    does: 'Take a price out',
+    method: 'delete',
+    path: `/catalogue/parts/reed-50/prices/${nobody}`,
+  },
+  { does: 'Read the log', method: 'get', path: '/audit' },
+  { does: 'Check the log', method: 'get', path: '/audit/check' },
+  { does: 'Save the log', method: 'get', path: '/audit/log.jsonl' },
+  { does: 'See what was done on a job', method: 'get', path: `/jobs/${job}/history`, owned: true },
+  { does: 'See a job as it was', method: 'get', path: `/jobs/${job}/versions/1`, owned: true },
   { does: 'Look into the van', method: 'get', path: '/van' },
   { does: 'Count the van', method: 'put', path: '/van/stock/none', body: { quantity: 1 } },
   { does: 'Put back what a job took', method: 'delete', path: `/van/takings/${job}` },
@@ -236,6 +266,23 @@ test('to another firm what is of a job or a person is not there, and to nobody s
     // What is wrong with a request may be said before it is looked whose it is; nothing of the other firm is.
     expect([route.does, [400, 404].includes(answer.status)]).toEqual([route.does, true]);
   }
+}, 120_000);
+
+test('whatever changes something stands in the log, and what was refused does not', async () => {
+  const count = async () =>
+    auditReportSchema.parse((await agents.owner.get('/api/audit/check')).body).count;
+  for (const route of routes().filter(({ method }) => method !== 'get')) {
+    const before = await count();
+    const answer = await ask(agents.owner, route);
+    const grew = (await count()) - before;
+    expect([route.does, answer.status, grew > 0]).toEqual([
+      route.does,
+      answer.status,
+      answer.status < 300,
+    ]);
+  }
+  const report = auditReportSchema.parse((await agents.owner.get('/api/audit/check')).body);
+  expect(report).toMatchObject({ faults: [], emptied: 0 });
 }, 120_000);
 
 test('what an owner alone may, no other part has; a helper may nothing that a helper alone would have', () => {

@@ -21,12 +21,13 @@ const plain = (row: PhotographRow): Photograph => ({
   height: row.height,
 });
 
+const whereIs = ({ firmId, jobId }: JobKey) => ({ firmId, jobId });
 const present = { removedAt: { [Op.is]: null } };
 
 /** A job's photographs, the oldest first, without their bytes. */
 export async function listPhotographs(key: JobKey): Promise<Photograph[]> {
   const rows = await PhotographRow.findAll({
-    where: { ...key, ...present },
+    where: { ...whereIs(key), ...present },
     attributes: { exclude: ['bytes'] },
     order: [
       ['takenAt', 'ASC'],
@@ -37,7 +38,7 @@ export async function listPhotographs(key: JobKey): Promise<Photograph[]> {
 }
 
 export const countPhotographs = (key: JobKey, transaction: Transaction): Promise<number> =>
-  PhotographRow.count({ where: { ...key, ...present }, transaction });
+  PhotographRow.count({ where: { ...whereIs(key), ...present }, transaction });
 
 /** Hours that a photograph taken away can be brought back. */
 const undoHours = 24;
@@ -59,7 +60,7 @@ export async function addPhotograph(
   transaction?: Transaction,
 ): Promise<Photograph> {
   const row = await PhotographRow.create(
-    { ...key, ...about, width, height, bytes: jpeg, removedAt: null },
+    { ...whereIs(key), ...about, width, height, bytes: jpeg, removedAt: null },
     transaction ? { transaction } : {},
   );
   return plain(row);
@@ -67,7 +68,7 @@ export async function addPhotograph(
 
 export async function photographBytes(key: JobKey, id: string): Promise<Buffer | undefined> {
   const row = await PhotographRow.findOne({
-    where: { ...key, id, ...present },
+    where: { ...whereIs(key), id, ...present },
     attributes: ['bytes'],
   });
   return row?.bytes;
@@ -78,8 +79,10 @@ export async function changePhotograph(
   key: JobKey,
   id: string,
   change: Partial<Pick<Photograph, 'about' | 'caption'>>,
+  transaction: Transaction,
 ): Promise<boolean> {
-  const [changed] = await PhotographRow.update(change, { where: { ...key, id, ...present } });
+  const where = { ...whereIs(key), id, ...present };
+  const [changed] = await PhotographRow.update(change, { where, transaction });
   return changed > 0;
 }
 
@@ -88,15 +91,17 @@ export async function setRemoved(
   key: JobKey,
   id: string,
   removedAt: Date | null,
+  transaction: Transaction,
 ): Promise<boolean> {
-  const [changed] = await PhotographRow.update({ removedAt }, { where: { ...key, id } });
+  const where = { ...whereIs(key), id };
+  const [changed] = await PhotographRow.update({ removedAt }, { where, transaction });
   return changed > 0;
 }
 
 /** All of a job's photographs as a job file carries them. */
 export async function filedPhotographs(key: JobKey): Promise<FiledPhotograph[]> {
   const rows = await PhotographRow.findAll({
-    where: { ...key, ...present },
+    where: { ...whereIs(key), ...present },
     order: [['takenAt', 'ASC']],
   });
   return rows.map((row) => ({

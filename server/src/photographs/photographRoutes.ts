@@ -1,10 +1,12 @@
 import { changePhotographSchema, newPhotographQuerySchema } from '@katharos/contract';
 import { photographLimits } from '@katharos/job';
+import { record, recorded } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { onlyPlainText } from '../http/plainText.ts';
 import { jsonBody } from '../http/body.ts';
-import { hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { lockJob, nameOfJob } from '../jobs/jobRepository.ts';
 import { once } from '../deeds/once.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import type { Sequelize } from 'sequelize';
@@ -21,12 +23,16 @@ import { preparePhotograph } from './preparePhotograph.ts';
 import express, { type Request, type Response, Router } from 'express';
 
 /** The job that the address names, if it is this firm's. */
-async function jobKey(request: Request, response: Response): Promise<JobKey> {
+async function jobKey(request: Request, response: Response): Promise<JobKey & { name: string }> {
   const { firm } = sessionOf(response);
   const jobId = idFrom(request.params, 'job');
-  if (!(await hasJob(firm.id, jobId))) throw new ApiError('not-found');
-  return { firmId: firm.id, jobId };
+  const name = await nameOfJob(firm.id, jobId);
+  if (name === undefined) throw new ApiError('not-found');
+  return { firmId: firm.id, jobId, name };
 }
+
+const ofJob = ({ jobId, name }: { jobId: string; name: string }) =>
+  ({ kind: 'job', id: jobId, name }) as const;
 
 const orNotFound = (found: boolean): void => {
   if (!found) throw new ApiError('not-found');
@@ -64,7 +70,14 @@ export function photographRoutes(sequelize: Sequelize): Router {
         if ((await countPhotographs(key, transaction)) >= photographLimits.perJob) {
           throw new ApiError('too-many-photographs');
         }
-        return { status: 201, body: await addPhotograph(key, prepared, said, transaction) };
+        const added = await addPhotograph(key, prepared, said, transaction);
+        const done = {
+          code: 'photograph-added',
+          ...ofJob(key),
+          data: { photograph: added.id },
+        } as const;
+        await record(doerOf(request, response), done, transaction);
+        return { status: 201, body: added };
       });
     },
   );
@@ -82,19 +95,35 @@ export function photographRoutes(sequelize: Sequelize): Router {
   router.patch('/:id', async (request, response) => {
     const key = await jobKey(request, response);
     const change = validate(changePhotographSchema, request.body);
-    orNotFound(await changePhotograph(key, idFrom(request.params), change));
+    const photograph = idFrom(request.params);
+    const done = {
+      code: 'photograph-changed',
+      ...ofJob(key),
+      data: { photograph, ...change },
+    } as const;
+    await recorded(sequelize, doerOf(request, response), done, async (transaction) =>
+      orNotFound(await changePhotograph(key, photograph, change, transaction)),
+    );
     response.status(204).end();
   });
 
   router.delete('/:id', async (request, response) => {
     const key = await jobKey(request, response);
-    orNotFound(await setRemoved(key, idFrom(request.params), new Date()));
+    const photograph = idFrom(request.params);
+    const done = { code: 'photograph-removed', ...ofJob(key), data: { photograph } } as const;
+    await recorded(sequelize, doerOf(request, response), done, async (transaction) =>
+      orNotFound(await setRemoved(key, photograph, new Date(), transaction)),
+    );
     response.status(204).end();
   });
 
   router.post('/:id/restore', async (request, response) => {
     const key = await jobKey(request, response);
-    orNotFound(await setRemoved(key, idFrom(request.params), null));
+    const photograph = idFrom(request.params);
+    const done = { code: 'photograph-restored', ...ofJob(key), data: { photograph } } as const;
+    await recorded(sequelize, doerOf(request, response), done, async (transaction) =>
+      orNotFound(await setRemoved(key, photograph, null, transaction)),
+    );
     response.status(204).end();
   });
   return router;

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { FirmRow, SessionRow, UserRow } from '../db/models.ts';
 import type { Session } from '@katharos/contract';
 
@@ -106,6 +106,7 @@ export async function sessionsOf(
 export async function endSessions(
   { firmId, userId }: { firmId: string; userId: string },
   which: { id: string } | { allBut: string },
+  transaction: Transaction,
 ): Promise<boolean> {
   const where = { firmId, userId };
   const ended = await SessionRow.destroy({
@@ -113,6 +114,7 @@ export async function endSessions(
       'id' in which
         ? { ...where, id: which.id }
         : { ...where, tokenHash: { [Op.ne]: hashToken(which.allBut) } },
+    transaction,
   });
   return ended > 0;
 }
@@ -122,6 +124,11 @@ export async function findHash(firmId: string, userId: string): Promise<string> 
   return row.passwordHash;
 }
 
-export async function setHash(firmId: string, userId: string, hash: string): Promise<void> {
-  await UserRow.update({ passwordHash: hash }, { where: { firmId, id: userId } });
+export async function setHash(
+  firmId: string,
+  userId: string,
+  hash: string,
+  transaction: Transaction,
+): Promise<void> {
+  await UserRow.update({ passwordHash: hash }, { where: { firmId, id: userId }, transaction });
 }

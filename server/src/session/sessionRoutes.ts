@@ -1,5 +1,7 @@
 import { changePasswordSchema, credentialsSchema, type Session } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
+import { recorded } from '../audit/auditRepository.ts';
+import { deviceOf, doerOf } from './doer.ts';
 import { endLinesOf } from './openLines.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
@@ -57,6 +59,9 @@ export async function startSession(
   return found.session;
 }
 
+/** Where what is written into the log is all that is done. */
+const nothing = () => Promise.resolve();
+
 /** Sign in, who am I, sign out; the password, and where else one is signed in. */
 export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
@@ -76,7 +81,11 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
       throw new ApiError('wrong-credentials');
     }
     await forgetFailures(email);
-    response.status(201).json(await startSession(user, config, request, response));
+    const session = await startSession(user, config, request, response);
+    const { id, name } = session.user;
+    const doer = { firmId: session.firm.id, by: name, device: deviceOf(request) };
+    await recorded(sequelize, doer, { code: 'signed-in', kind: 'person', id, name }, nothing);
+    response.status(201).json(session);
   });
 
   router.delete('/', async (request, response) => {
@@ -89,6 +98,11 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const whose = (response: Response) => {
     const { firm, user } = sessionOf(response);
     return { firmId: firm.id, userId: user.id };
+  };
+
+  const oneself = (response: Response) => {
+    const { id, name } = sessionOf(response).user;
+    return { kind: 'person', id, name } as const;
   };
 
   router.get('/', (_request, response) => {
@@ -106,9 +120,13 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     }
     if (isCommonPassword(next, [user.name, user.email, firm.name]))
       throw new ApiError('common-password', { path: 'next' });
-    await setHash(firm.id, user.id, await hashPassword(next, config.passwordCost));
-    // Whoever was in by the old one is out.
-    await endSessions(whose(response), { allBut: tokenOf(request, config)! });
+    const hash = await hashPassword(next, config.passwordCost);
+    const done = { code: 'password-changed', ...oneself(response) } as const;
+    await recorded(sequelize, doerOf(request, response), done, async (transaction) => {
+      await setHash(firm.id, user.id, hash, transaction);
+      // Whoever was in by the old one is out.
+      await endSessions(whose(response), { allBut: tokenOf(request, config)! }, transaction);
+    });
     response.status(204).end();
   });
 
@@ -117,13 +135,20 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     response.json({ sessions });
   });
   router.delete('/all', async (request, response) => {
-    await endSessions(whose(response), { allBut: tokenOf(request, config)! });
+    const done = { code: 'sessions-ended', ...oneself(response) } as const;
+    await recorded(sequelize, doerOf(request, response), done, (transaction) =>
+      endSessions(whose(response), { allBut: tokenOf(request, config)! }, transaction),
+    );
     endLinesOf(sessionOf(response).user.id);
     response.status(204).end();
   });
   router.delete('/all/:id', async (request, response) => {
-    if (!(await endSessions(whose(response), { id: idFrom(request.params) })))
-      throw new ApiError('not-found');
+    const id = idFrom(request.params);
+    const done = { code: 'sessions-ended', ...oneself(response) } as const;
+    await recorded(sequelize, doerOf(request, response), done, async (transaction) => {
+      if (!(await endSessions(whose(response), { id }, transaction)))
+        throw new ApiError('not-found');
+    });
     endLinesOf(sessionOf(response).user.id);
     response.status(204).end();
   });

@@ -1,5 +1,5 @@
 import type { Taking, Van, VanLine } from '@katharos/core';
-import { PartRow, VanStockRow, VanTakingRow } from '../db/models.ts';
+import { VanStockRow, VanTakingRow } from '../db/models.ts';
 import type { Transaction } from 'sequelize';
 
 const plain = ({ jobId, lines, takenAt, takenBy }: VanTakingRow): Taking => ({
@@ -19,13 +19,13 @@ export async function findVan(firmId: string): Promise<Van> {
   };
 }
 
-/** Whether the firm's catalogue holds a part. */
-export const isInCatalogue = async (firmId: string, partId: string): Promise<boolean> =>
-  (await PartRow.count({ where: { firmId, partId } })) > 0;
-
 /** Sets what the van holds of a part. */
-export async function setStock(firmId: string, { partId, quantity }: VanLine): Promise<void> {
-  await VanStockRow.upsert({ firmId, partId, quantity });
+export async function setStock(
+  firmId: string,
+  { partId, quantity }: VanLine,
+  transaction: Transaction,
+): Promise<void> {
+  await VanStockRow.upsert({ firmId, partId, quantity }, { transaction });
 }
 
 export const findTaking = async (

@@ -1,13 +1,15 @@
 import { stockSchema, takeSchema } from '@katharos/contract';
+import { record, recorded } from '../audit/auditRepository.ts';
+import { doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
-import { hasJob, lockJob } from '../jobs/jobRepository.ts';
+import { lockJob, nameOfJob } from '../jobs/jobRepository.ts';
 import { once } from '../deeds/once.ts';
 import { sessionOf } from '../session/requireSession.ts';
+import { findPart } from '../catalogue/catalogueRepository.ts';
 import {
   findTaking,
   findVan,
-  isInCatalogue,
   putBack,
   recordTaking,
   setStock,
@@ -28,8 +30,19 @@ export function vanRoutes(sequelize: Sequelize): Router {
     const { firm } = sessionOf(response);
     const partId = request.params.part;
     const { quantity } = validate(stockSchema, request.body);
-    if (!(await isInCatalogue(firm.id, partId))) throw new ApiError('not-found');
-    await setStock(firm.id, { partId, quantity });
+    const part = await findPart(firm.id, partId);
+    if (!part) throw new ApiError('not-found');
+    const { name } = part;
+    const done = {
+      code: 'stock-counted',
+      kind: 'part',
+      id: partId,
+      name,
+      data: { quantity },
+    } as const;
+    await recorded(sequelize, doerOf(request, response), done, (transaction) =>
+      setStock(firm.id, { partId, quantity }, transaction),
+    );
     response.status(204).end();
   });
 
@@ -37,7 +50,8 @@ export function vanRoutes(sequelize: Sequelize): Router {
     const { firm, user } = sessionOf(response);
     const jobId = idFrom(request.params, 'job');
     const { lines } = validate(takeSchema, request.body);
-    if (!(await hasJob(firm.id, jobId))) throw new ApiError('not-found');
+    const name = await nameOfJob(firm.id, jobId);
+    if (name === undefined) throw new ApiError('not-found');
     await once(sequelize, request, response, async (transaction) => {
       // Two people at one job: the second waits here and then finds the taking of the first.
       await lockJob(firm.id, jobId, transaction);
@@ -47,6 +61,14 @@ export function vanRoutes(sequelize: Sequelize): Router {
       const takenAt = new Date().toISOString();
       const taking = { jobId, lines: taken, takenAt, takenBy: user.name };
       await recordTaking(taking, firm.id, transaction);
+      const done = {
+        code: 'stock-taken',
+        kind: 'job',
+        id: jobId,
+        name,
+        data: { lines: taken },
+      } as const;
+      await record(doerOf(request, response), done, transaction);
       return { status: 201, body: taking };
     });
   });
@@ -58,6 +80,10 @@ export function vanRoutes(sequelize: Sequelize): Router {
       const taking = await findTaking(firm.id, jobId, transaction);
       if (!taking) throw new ApiError('not-found');
       await putBack(firm.id, taking, transaction);
+      const name = (await nameOfJob(firm.id, jobId)) ?? '';
+      const data = { lines: taking.lines };
+      const done = { code: 'stock-put-back', kind: 'job', id: jobId, name, data } as const;
+      await record(doerOf(request, response), done, transaction);
     });
     response.status(204).end();
   });

@@ -36,6 +36,22 @@ export class PartRow extends Model<InferAttributes<PartRow>, InferCreationAttrib
   declare partId: string;
   declare position: number;
   declare part: Part;
+  declare version: CreationOptional<number>;
+  /** Out of the catalogue: kept for what holds it, and never proposed. */
+  declare retiredAt: CreationOptional<Date | null>;
+}
+
+/** What a supplier asks for a part since a day. */
+export class PartPriceRow extends Model<
+  InferAttributes<PartPriceRow>,
+  InferCreationAttributes<PartPriceRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare partId: string;
+  declare supplier: string;
+  declare since: string;
+  declare price: number;
 }
 
 export class PhotographRow extends Model<
@@ -93,8 +109,21 @@ export function defineJobs(sequelize: Sequelize): void {
       partId: { type: DataTypes.TEXT, primaryKey: true },
       position: integer(),
       part: json(),
+      version: { ...integer(), defaultValue: 1 },
+      retiredAt: { type: DataTypes.DATE, allowNull: true },
     },
     { ...options, sequelize, tableName: 'parts' },
+  );
+  PartPriceRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      id: id(),
+      partId: text(),
+      supplier: text(),
+      since: required(DataTypes.DATEONLY),
+      price: required(DataTypes.DOUBLE),
+    },
+    { ...options, sequelize, tableName: 'part_prices' },
   );
   PhotographRow.init(
     {
