@@ -48,8 +48,8 @@ export const partFieldWords: Record<PartPath, string> = {
   media: 'Medium',
   'filter.dropBar': 'Pressure drop, clean',
   'filter.atFlowLPerH': 'at a flow of',
-  'disinfectantG.chlorine': 'Chlorine that it takes up, g',
-  'disinfectantG.chloramine': 'Chloramine that it takes up, g',
+  'disinfectantG.chlorine': 'Chlorine that it takes up',
+  'disinfectantG.chloramine': 'Chloramine that it takes up',
   'rating.ratedFlowLPerDay': 'Rated product',
   'rating.ratedPressureBar': 'at a pressure of',
   'rating.ratedTdsMgL': 'in test water of',
@@ -57,13 +57,13 @@ export const partFieldWords: Record<PartPath, string> = {
   'rating.ratedRejection': 'Rated rejection',
   mostRecovery: 'Highest recovery',
   mostBar: 'Highest feed pressure',
-  'restrictor.flowMlMin': 'Flow, mL/min',
+  'restrictor.flowMlMin': 'Flow',
   'restrictor.atPressureBar': 'at a pressure of',
   'pump.curve': 'Boost over flow',
   'pump.bypassBar': 'Bypass opens at',
   cutoutBar: 'Pressure switch stops it at',
   minInletBar: 'Lowest inlet pressure',
-  powerW: 'Power, W',
+  powerW: 'Power',
   backPressureShare: 'Tank pressure that still reaches the membrane',
   'shutoff.kind': 'How it closes',
   'shutoff.ratio': 'Closes at this share of the supply',
@@ -74,16 +74,16 @@ export const partFieldWords: Record<PartPath, string> = {
   'media.bedVolumeL': 'Bed volume',
   'media.timeConstantMin': 'Time constant of uptake',
   ratedFlowLPerH: 'Rated flow',
-  ratedDoseMjCm2: 'Dose at that flow, mJ/cm²',
-  kv: 'Kv, m³/h at 1 bar',
-  holeMm: 'Hole, mm',
+  ratedDoseMjCm2: 'Dose at that flow',
+  kv: 'Kv, its flow at 1 bar',
+  holeMm: 'Hole',
   reachM: 'Reach of the spout',
   airGap: 'Holds the air gap of the drain line',
   powered: 'Takes a cable through its hole',
   combined: 'Hot, cold and product in one body',
   'dispenser.hotL': 'Dispenser: hot tank',
   'dispenser.coldL': 'Dispenser: cold tank',
-  'dispenser.heaterW': 'Dispenser: heater, W',
+  'dispenser.heaterW': 'Dispenser: heater',
   cartridges: 'Cartridges that it takes',
   closing: 'Cartridges come out by',
   vessels: 'Membranes that it takes',
@@ -96,7 +96,7 @@ export const partFieldWords: Record<PartPath, string> = {
   'ports.product': 'Product port',
   'ports.drain': 'Drain port',
   mounting: 'Mounting',
-  weightKg: 'Weight, empty, kg',
+  weightKg: 'Weight, empty',
   housingBar: 'Housings bear at rest',
   vesselBar: 'Vessels bear at rest',
   fittings: 'Fittings in it',
@@ -175,11 +175,11 @@ const choiceWords: Readonly<Record<string, string>> = {
 export const choiceName = (path: string, value: string): string =>
   path === 'role' ? fittingRoleWords[value as FittingRole] : (choiceWords[value] ?? value);
 
-/** What a figure's box takes. A count has no unit of its own: it stands in the label. */
+/** What a figure's box takes. A count has the unit that the field says. */
 export function measureOf(field: PartField & { type: 'measure' }): Measure {
-  const { dimension, range, whole = false } = field;
+  const { dimension, range, whole = false, unit = '' } = field;
   const measure: Measure = { dimension, range, whole };
-  if (dimension === 'count') return { ...measure, symbol: '' };
+  if (dimension === 'count') return { ...measure, symbol: unit };
   // Bodies are measured in millimetres or inches.
   return dimension === 'length' ? { ...measure, units: { metric: 'mm', us: 'in' } } : measure;
 }
@@ -201,7 +201,8 @@ export function sayPartValue(
       return choiceName(field.path, value as string);
     case 'measure': {
       const { dimension } = field;
-      if (dimension === 'count') return reader.plainNumber(value as number);
+      if (dimension === 'count')
+        return `${reader.plainNumber(value as number)} ${field.unit ?? ''}`.trim();
       const { units } = measureOf(field);
       return units
         ? reader.sayIn(dimension, units[reader.units], value as number)

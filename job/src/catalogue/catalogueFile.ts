@@ -16,6 +16,8 @@ const common: PartField[] = [
   { path: 'price', type: 'measure', dimension: 'count', range: { min: 0, max: 100000 } },
 ];
 
+const isCommon = (field: PartField): boolean => common.includes(field);
+
 /** Columns in the order in which they are written: what all parts have, then kind by kind. */
 const columns: string[] = [
   ...new Set([
@@ -118,7 +120,7 @@ function readValue(field: PartField, text: string, comma: boolean): Cell {
     }
     case 'flag':
       return yes.test(text) || no.test(text)
-        ? { value: yes.test(text) || (field.optional ? undefined : false) }
+        ? { value: yes.test(text) }
         : { fault: { code: 'no-flag' } };
     case 'choice':
       return field.options.includes(text)
@@ -147,6 +149,13 @@ function readValue(field: PartField, text: string, comma: boolean): Cell {
   }
 }
 
+/** What parts the columns: told by their names, for lists and decimals hold the same signs. */
+function delimiterOf(table: string): string {
+  const [head = ''] = table.split(/\r?\n/, 1);
+  const count = (sign: string) => head.split(sign).length;
+  return [',', ';', '\t'].reduce((most, sign) => (count(sign) > count(most) ? sign : most));
+}
+
 /** What stands in a cell of a table that was guarded against formulas. */
 const unguarded = (text: string): string => text.replace(/^'(?=[=+\-@])/, '').trim();
 
@@ -155,16 +164,15 @@ const unguarded = (text: string): string => text.replace(/^'(?=[=+\-@])/, '').tr
  * out; a line without an id is a new part. Nothing is taken that could not be understood.
  */
 export function readCatalogue(text: string, parts: readonly Part[]): ReadCatalogue {
-  const { data, meta } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
-    skipEmptyLines: false,
-    delimitersToGuess: [',', ';', '\t'],
-  });
+  const table = text.replace(/^\ufeff/, '');
+  const delimiter = delimiterOf(table);
+  const { data } = Papa.parse<string[]>(table, { delimiter, skipEmptyLines: false });
   const [head = [], ...lines] = data;
   const names = head.map((name) => name.trim());
   if (!names.includes('id') && !names.includes('name')) return { kind: 'no-table' };
   if (lines.length > mostLines) return { kind: 'too-long', most: mostLines };
   // Where lists are parted by semicolons, decimals have commas.
-  const comma = meta.delimiter === ';';
+  const comma = delimiter === ';';
   const byId = new Map(parts.map((part) => [part.id, part]));
   const taken = new Set(byId.keys());
   const seen = new Set<string>();
@@ -205,6 +213,8 @@ export function readCatalogue(text: string, parts: readonly Part[]): ReadCatalog
     for (const field of [...common, ...partFields(kind)]) {
       const cell = at(field.path);
       if (cell === undefined) continue;
+      // What every part has is not taken out; a line of new prices may leave the names empty.
+      if (cell === '' && before && isCommon(field)) continue;
       if (!isAsked(field, part)) {
         part = withPartValue(part, field.path, undefined);
         continue;

@@ -16,20 +16,23 @@ export type PartField = {
   optional?: true;
   /** Belongs to the part only where another field has a value. */
   only?: { path: string; value: string };
-} & (
-  | { type: 'measure'; dimension: Dimension; range: Range; whole?: true }
-  | { type: 'choice'; options: readonly string[] }
-  | { type: 'flag' }
-  | { type: 'text' }
-  /** Points of a curve, flow and boost. */
-  | { type: 'points' }
-  /** Other parts by id, or roles or sizes of tube, perhaps with how many or how much. */
-  | { type: 'list'; of: 'part' | 'role' | 'size'; count: 'none' | 'pieces' | 'metres' }
-);
+} &
+  /** A count of a unit that no other figure has brings it along. */
+  (
+    | { type: 'measure'; dimension: Dimension; range: Range; whole?: true; unit?: string }
+    | { type: 'choice'; options: readonly string[] }
+    | { type: 'flag' }
+    | { type: 'text' }
+    /** Points of a curve, flow and boost. */
+    | { type: 'points' }
+    /** Other parts by id, or roles or sizes of tube, perhaps with how many or how much. */
+    | { type: 'list'; of: 'part' | 'role' | 'size'; count: 'none' | 'pieces' | 'metres' }
+  );
 
 interface More {
   optional?: true;
   whole?: true;
+  unit?: string;
   only?: { path: string; value: string };
 }
 const measure = <P extends string>(path: P, dimension: Dimension, range: Range, more: More = {}) =>
@@ -64,8 +67,8 @@ const ofKind = {
   prefilter: [
     choice('media', ['sediment', 'carbon-block', 'catalytic-carbon']),
     ...drop,
-    count('disinfectantG.chlorine', 0, 10000),
-    count('disinfectantG.chloramine', 0, 10000),
+    count('disinfectantG.chlorine', 0, 10000, { unit: 'g' }),
+    count('disinfectantG.chloramine', 0, 10000, { unit: 'g' }),
   ],
   membrane: [
     measure('rating.ratedFlowLPerDay', 'dailyVolume', limits.ratedFlowLPerDay),
@@ -77,7 +80,7 @@ const ofKind = {
     measure('mostBar', 'pressure', limits.ratedPressureBar, { optional: true }),
   ],
   restrictor: [
-    measure('restrictor.flowMlMin', 'count', limits.restrictorFlowMlMin),
+    measure('restrictor.flowMlMin', 'count', limits.restrictorFlowMlMin, { unit: 'mL/min' }),
     measure('restrictor.atPressureBar', 'pressure', limits.ratedPressureBar),
   ],
   pump: [
@@ -85,7 +88,7 @@ const ofKind = {
     measure('pump.bypassBar', 'pressure', limits.bypassBar),
     measure('cutoutBar', 'pressure', limits.cutoutBar),
     measure('minInletBar', 'pressure', limits.supplyPressureBar),
-    count('powerW', 1, 2000),
+    count('powerW', 1, 2000, { unit: 'W' }),
   ],
   'permeate-pump': [measure('backPressureShare', 'share', { min: 0, max: 1 })],
   shutoff: [
@@ -98,7 +101,7 @@ const ofKind = {
       only: { path: 'shutoff.kind', value: 'pressure-switch' },
     }),
   ],
-  solenoid: [count('powerW', 1, 100)],
+  solenoid: [count('powerW', 1, 100, { unit: 'W' })],
   tank: [
     measure('volumeL', 'volume', limits.tankVolumeL),
     measure('prechargeBar', 'pressure', limits.prechargeBar),
@@ -111,19 +114,19 @@ const ofKind = {
   ],
   lamp: [
     measure('ratedFlowLPerH', 'flow', limits.flowLPerH),
-    count('ratedDoseMjCm2', 1, 400),
-    count('powerW', 1, 500),
+    count('ratedDoseMjCm2', 1, 400, { unit: 'mJ/cm²' }),
+    count('powerW', 1, 500, { unit: 'W' }),
   ],
   tap: [
-    count('kv', limits.tapKv.min, limits.tapKv.max),
-    count('holeMm', 3, 60),
+    count('kv', limits.tapKv.min, limits.tapKv.max, { unit: 'm³/h' }),
+    count('holeMm', 3, 60, { unit: 'mm' }),
     measure('reachM', 'length', metres(0.02, 1), { optional: true }),
     flag('airGap'),
     flag('powered'),
     flag('combined'),
     measure('dispenser.hotL', 'volume', { min: 0, max: 20 }, { optional: true }),
     measure('dispenser.coldL', 'volume', { min: 0, max: 20 }, { optional: true }),
-    count('dispenser.heaterW', 0, 3000, { optional: true }),
+    count('dispenser.heaterW', 0, 3000, { optional: true, unit: 'W' }),
   ],
   unit: [
     count('cartridges', 0, 8, { whole: true }),
@@ -138,7 +141,7 @@ const ofKind = {
     choice('ports.product', portSizes),
     choice('ports.drain', portSizes),
     choice('mounting', ['hangs', 'stands']),
-    count('weightKg', 0.1, 200),
+    count('weightKg', 0.1, 200, { unit: 'kg' }),
     measure('housingBar', 'pressure', limits.ratedPressureBar),
     measure('vesselBar', 'pressure', limits.ratedPressureBar),
   ],

@@ -129,7 +129,10 @@ export async function* logOf(firmId: string): AsyncGenerator<SealedEntry> {
       limit: atATime,
     });
     if (rows.length === 0) return;
-    for (const row of rows) yield row;
+    for (const row of rows) {
+      const { firmId: _firm, ...entry } = row.get({ plain: true });
+      yield entry;
+    }
     from = rows.at(-1)!.seq;
   }
 }

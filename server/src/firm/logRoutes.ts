@@ -21,11 +21,7 @@ export function logRoutes(): Router {
     response
       .type('application/jsonl')
       .setHeader('Content-Disposition', 'attachment; filename="log.jsonl"');
-    for await (const { seq, at, code, subjectKind, subjectId, ...rest } of logOf(
-      sessionOf(response).firm.id,
-    )) {
-      const { content, contentHash, before, seal } = rest;
-      const entry = { seq, at, code, subjectKind, subjectId, content, contentHash, before, seal };
+    for await (const entry of logOf(sessionOf(response).firm.id)) {
       if (!response.write(`${JSON.stringify(entry)}\n`))
         await new Promise((resolve) => response.once('drain', resolve));
     }

@@ -47,6 +47,9 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <Link to="/firm" className={styles.item} onClick={close}>
           How the firm works
         </Link>
+        <Link to="/catalogue" className={styles.item} onClick={close}>
+          Catalogue
+        </Link>
         <Link to="/instruments" className={styles.item} onClick={close}>
           Instruments
         </Link>

@@ -54,6 +54,32 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../diary/DiaryPage.tsx')).DiaryPage }),
       },
       {
+        path: '/catalogue',
+        lazy: async () => ({
+          Component: (await import('../catalogue/CataloguePage.tsx')).CataloguePage,
+        }),
+      },
+      {
+        path: '/catalogue/file',
+        lazy: async () => ({
+          Component: (await import('../catalogue/CatalogueFilePage.tsx')).CatalogueFilePage,
+        }),
+      },
+      {
+        path: '/catalogue/compare',
+        lazy: async () => ({
+          Component: (await import('../catalogue/ComparePage.tsx')).ComparePage,
+        }),
+      },
+      {
+        path: '/catalogue/new/:kind',
+        lazy: async () => ({ Component: (await import('../catalogue/PartPage.tsx')).NewPartPage }),
+      },
+      {
+        path: '/catalogue/part/:part',
+        lazy: async () => ({ Component: (await import('../catalogue/PartPage.tsx')).PartPage }),
+      },
+      {
         path: '/van',
         lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
       },

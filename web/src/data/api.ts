@@ -38,6 +38,7 @@ export const api = createApi({
     'Van',
     'Instruments',
     'Papers',
+    'Catalogue',
   ],
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({

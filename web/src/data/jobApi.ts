@@ -48,6 +48,7 @@ export const jobApi = api.injectEndpoints({
     catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
       query: () => '/catalogue',
       responseSchema: catalogueSchema,
+      providesTags: ['Catalogue'],
     }),
   }),
 });

@@ -10,9 +10,9 @@ import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
 import { useReader } from '../ui/useReader.ts';
-import { focusFaulty } from './focusFaulty.ts';
+import { focusFaulty } from '../ui/focusFaulty.ts';
 import { today } from '../data/today.ts';
-import { useDraft } from './useDraft.ts';
+import { useDraft } from '../ui/useDraft.ts';
 
 const draftSchema = z.object({
   on: z.string(),

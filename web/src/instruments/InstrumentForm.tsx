@@ -15,9 +15,9 @@ import { keep } from '../data/line/keep.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { TypedScope } from '../ui/typed/halfTyped.ts';
-import { focusFaulty } from './focusFaulty.ts';
+import { focusFaulty } from '../ui/focusFaulty.ts';
 import { today } from '../data/today.ts';
-import { useDraft } from './useDraft.ts';
+import { useDraft } from '../ui/useDraft.ts';
 
 /** As it stands in the form: what is not filled in yet is let through, and said when it is handed in. */
 const draftSchema = instrumentSchema.safeExtend({ name: z.string().max(200) });

@@ -12,7 +12,8 @@ const tagsOf = {
   instruments: ['Instruments'],
   photographs: ['Photographs'],
   papers: ['Papers'],
-  all: ['Jobs', 'Board', 'Job', 'Van', 'Instruments', 'Photographs', 'Papers'],
+  catalogue: ['Catalogue'],
+  all: ['Jobs', 'Board', 'Job', 'Van', 'Instruments', 'Photographs', 'Papers', 'Catalogue'],
 } as const;
 
 /** Joins a store to the line for as long as somebody is signed in; returns what leaves it. */

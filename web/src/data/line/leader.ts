@@ -107,7 +107,7 @@ async function serveUntil(userId: string, signal: AbortSignal): Promise<void> {
 
 /** What the server tells of: a job or a list of this firm that changed. */
 interface Event {
-  of: 'job' | 'photographs' | 'van' | 'instruments' | 'papers';
+  of: 'job' | 'photographs' | 'van' | 'instruments' | 'papers' | 'catalogue';
   job: string | null;
 }
 

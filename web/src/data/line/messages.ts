@@ -12,7 +12,10 @@ export type Message =
   /** What is known of a lane changed: confirmed, refused, taken in from others, or in need of a choice. */
   | { about: 'lane'; lane: Lane }
   /** The server's lists changed. */
-  | { about: 'lists'; of: 'jobs' | 'van' | 'instruments' | 'photographs' | 'papers' | 'all' }
+  | {
+      about: 'lists';
+      of: 'jobs' | 'van' | 'instruments' | 'photographs' | 'papers' | 'catalogue' | 'all';
+    }
   /** The server did not want something that cannot be mended. */
   | { about: 'refused'; lane: Lane; kind: string; message: string }
   /** How the line to the server is. */

@@ -1,0 +1,105 @@
+import { partCurve } from '@katharos/core';
+import { partValue } from '@katharos/job';
+import { askedFields, partKindWords, sayPartValue } from '@katharos/words';
+import { Anchor, SimpleGrid, Skeleton, Stack, Table, Title } from '@mantine/core';
+import { Link, useSearchParams } from 'react-router';
+import { PageTitle } from '../ui/PageTitle.tsx';
+import { Tone } from '../ui/Tone.tsx';
+import { useReader } from '../ui/useReader.ts';
+import { WideTable } from '../ui/WideTable.tsx';
+import { useWholeCatalogueQuery } from './catalogueApi.ts';
+import { PartPicture } from './PartPicture.tsx';
+
+/** Parts of a kind beside each other, figure by figure; what is the same in all is quiet. */
+export function ComparePage() {
+  const reader = useReader();
+  const [query] = useSearchParams();
+  const { data } = useWholeCatalogueQuery();
+  if (!data) return <Skeleton height={400} radius="lg" aria-label="Loading the parts" />;
+  const ids = (query.get('parts') ?? '').split(',');
+  const parts = ids.flatMap((id) => data.entries.find(({ part }) => part.id === id)?.part ?? []);
+  const [first] = parts;
+  if (!first || parts.length < 2 || parts.some(({ kind }) => kind !== first.kind)) {
+    return (
+      <Tone kind="warn" head="Two parts of one kind are compared" role="alert">
+        <Anchor component={Link} to="/catalogue">
+          Choose them in the catalogue
+        </Anchor>
+      </Tone>
+    );
+  }
+  const nameOf = (id: string) => data.entries.find(({ part }) => part.id === id)?.part.name ?? id;
+  const rows = [
+    { label: 'Price', said: parts.map(({ price }) => reader.money(price, 2)) },
+    ...askedFields(first).map(({ field, label }) => ({
+      label,
+      said: parts.map((part) => sayPartValue(field, partValue(part, field.path), reader, nameOf)),
+    })),
+  ].filter(({ said }) => said.some((text) => text !== '–'));
+  const { many } = partKindWords[first.kind];
+  return (
+    <Stack gap="md">
+      <PageTitle>{`${many} compared`}</PageTitle>
+      <Anchor component={Link} to="/catalogue">
+        Catalogue
+      </Anchor>
+      <Title order={1} size="h2">
+        {many} compared
+      </Title>
+      <section className="panel" aria-label="Figures">
+        <WideTable minWidth={160 + 150 * parts.length} label="Figures, scrolls sideways">
+          <Table aria-label={`${many} compared`}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Figure</Table.Th>
+                {parts.map(({ id, name }) => (
+                  <Table.Th key={id}>
+                    <Anchor component={Link} to={`/catalogue/part/${encodeURIComponent(id)}`}>
+                      {name}
+                    </Anchor>
+                  </Table.Th>
+                ))}
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {rows.map(({ label, said }) => {
+                const differs = new Set(said).size > 1;
+                return (
+                  <Table.Tr key={label}>
+                    <Table.Th scope="row" fw={400}>
+                      {label}
+                    </Table.Th>
+                    {said.map((text, i) => (
+                      <Table.Td
+                        key={parts[i]!.id}
+                        fw={differs ? 650 : 400}
+                        c={differs ? undefined : 'dimmed'}
+                      >
+                        {text}
+                      </Table.Td>
+                    ))}
+                  </Table.Tr>
+                );
+              })}
+            </Table.Tbody>
+          </Table>
+        </WideTable>
+      </section>
+      <SimpleGrid cols={{ base: 1, md: 2 }}>
+        {parts.map((part) => {
+          const curve = partCurve(part);
+          return (
+            curve?.ok && (
+              <div key={part.id}>
+                <Title order={2} size="h5" mb={4}>
+                  {part.name}
+                </Title>
+                <PartPicture curve={curve.value} stale={false} />
+              </div>
+            )
+          );
+        })}
+      </SimpleGrid>
+    </Stack>
+  );
+}
