@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
-import { appendFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { createHash, randomBytes } from 'node:crypto';
+import { appendFileSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
@@ -28,18 +28,42 @@ export interface App {
 
 type State = Exclude<BrowserContextOptions['storageState'], string | undefined>;
 
-/** A new database on the server that `npm test` started. */
+/** The sample firm as this build makes it, by the first server that is started; copied for all others. */
+const sample = `e2e_${createHash('sha256')
+  .update(readFileSync(join(root, 'server/dist/server.mjs')))
+  .digest('hex')
+  .slice(0, 16)}`;
+/** Whoever makes it holds this lock of the database server. */
+const making = 8720;
+
+/** A new database with the sample firm in it, on the server that `npm test` started. */
 async function newDatabase(): Promise<string> {
   const { DATABASE_URL } = process.env;
   if (!DATABASE_URL) throw new Error('Browser tests need a database server: run them by npm test.');
+  const addressOf = (name: string) => {
+    const url = new URL(DATABASE_URL);
+    url.pathname = `/${name}`;
+    return url.href;
+  };
   const name = `e2e_${randomBytes(6).toString('hex')}`;
   const admin = new pg.Client({ connectionString: DATABASE_URL });
   await admin.connect();
-  await admin.query(`create database ${name}`);
-  await admin.end();
-  const url = new URL(DATABASE_URL);
-  url.pathname = `/${name}`;
-  return url.href;
+  await admin.query(`select pg_advisory_lock(${making})`);
+  try {
+    const found = await admin.query('select from pg_database where datname = $1', [sample]);
+    if (found.rowCount === 0) {
+      // Under its own name only once it is whole.
+      const unfinished = `${name}_sample`;
+      await admin.query(`create database ${unfinished}`);
+      const server = await startApp({ databaseUrl: addressOf(unfinished) });
+      await server.stop();
+      await admin.query(`alter database ${unfinished} rename to ${sample}`);
+    }
+    await admin.query(`create database ${name} template ${sample}`);
+  } finally {
+    await admin.end();
+  }
+  return addressOf(name);
 }
 
 /** Makes another version of the page's worker. */

@@ -94,7 +94,7 @@ export function ComparePage() {
                 <Title order={2} size="h5" mb={4}>
                   {part.name}
                 </Title>
-                <PartPicture curve={curve.value} stale={false} />
+                <PartPicture curve={curve.value} stale={false} of={part.name} />
               </div>
             )
           );

@@ -16,8 +16,15 @@ import { useReader } from '../ui/useReader.ts';
 
 const strokes = ['var(--k-water-clear)', 'var(--k-water-salt)'];
 
+interface Props {
+  curve: PartCurve;
+  stale: boolean;
+  /** Whose it is, where several stand beside each other. */
+  of?: string;
+}
+
 /** How a part behaves by what was entered: its curve, and the points of its data sheet. */
-export function PartPicture({ curve, stale }: { curve: PartCurve; stale: boolean }) {
+export function PartPicture({ curve, stale, of }: Props) {
   const reader = useReader();
   const { title, x, y } = curveWords[curve.kind];
   const units = unitSystems[reader.units];
@@ -33,7 +40,11 @@ export function PartPicture({ curve, stale }: { curve: PartCurve; stale: boolean
   const nameOf = (temperatureC: number | null) =>
     temperatureC === null ? y : `at ${reader.say('temperature', temperatureC)}`;
   return (
-    <section className="panel" aria-label={title} style={{ opacity: stale ? 0.55 : 1 }}>
+    <section
+      className="panel"
+      aria-label={of ? `${of}: ${title}` : title}
+      style={{ opacity: stale ? 0.55 : 1 }}
+    >
       <Title order={2} size="h4">
         {title}
       </Title>

@@ -1,6 +1,15 @@
 import { newPriceSchema } from '@katharos/contract';
 import type { Part } from '@katharos/core';
-import { ActionIcon, Button, Group, Table, Text, TextInput, Title } from '@mantine/core';
+import {
+  ActionIcon,
+  Button,
+  Group,
+  Table,
+  Text,
+  TextInput,
+  Title,
+  VisuallyHidden,
+} from '@mantine/core';
 import IconTrash from '@tabler/icons-react/dist/esm/icons/IconTrash.mjs';
 import { useState } from 'react';
 import { troubleOf } from '../data/api.ts';
@@ -40,13 +49,17 @@ export function PricesPanel({ part, mayChange }: { part: Part; mayChange: boolea
         </Text>
       )}
       {prices.length > 0 && (
-        <Table aria-label="Prices of suppliers" mb="sm">
+        <Table aria-label="Prices of suppliers" mb="sm" horizontalSpacing={6}>
           <Table.Thead>
             <Table.Tr>
               <Table.Th>Supplier</Table.Th>
               <Table.Th>Since</Table.Th>
               <Table.Th ta="right">Price</Table.Th>
-              {mayChange && <Table.Th w={52} aria-label="Take out" />}
+              {mayChange && (
+                <Table.Th w={52}>
+                  <VisuallyHidden>Take out</VisuallyHidden>
+                </Table.Th>
+              )}
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
