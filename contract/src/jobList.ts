@@ -1,4 +1,4 @@
-import { customerSchema, stages } from '@katharos/job';
+import { customerSchema, stages, type visitFields } from '@katharos/job';
 import { z } from 'zod';
 
 /** Jobs as the list has them: without their documents, and without what reads one. */
@@ -11,6 +11,18 @@ export const jobSummarySchema = z.object({
   stage: z.enum(stages),
   finished: z.boolean(),
   updatedAt: z.iso.datetime(),
+  /** Why a search found it, where name and address do not show it: a line of what it holds, or a reading in the core's unit. */
+  hit: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('line'), text: z.string() }),
+      z.object({
+        kind: z.literal('reading'),
+        figure: z.custom<keyof typeof visitFields>((name) => typeof name === 'string'),
+        on: z.iso.date(),
+        value: z.number(),
+      }),
+    ])
+    .nullable(),
 });
 export type JobSummary = z.infer<typeof jobSummarySchema>;
 /** Where a job lies: among those in work, put away, or deleted and not yet gone. */

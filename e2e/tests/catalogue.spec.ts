@@ -127,6 +127,7 @@ test('a part is duplicated, retired, priced and compared; the pages can be used 
 }) => {
   await page.goto('/catalogue/part/reed-50');
   await page.getByRole('button', { name: 'Duplicate' }).click();
+  await expect(page.getByRole('heading', { name: 'New: membrane element' })).toBeVisible();
   await page.getByLabel('Name').fill('Reed 50 of the new make');
   await page.getByRole('button', { name: 'Add to the catalogue' }).click();
   await expect(page.getByRole('heading', { name: 'Reed 50 of the new make' })).toBeVisible();

@@ -13,6 +13,7 @@ import { postman } from './mail/postman.ts';
 import { paperMill } from './papers/paperMill.ts';
 import { recordHandedOver } from './papers/recordHandedOver.ts';
 import { seedDemo } from './seed/seedDemo.ts';
+import { seedLarge } from './seed/seedLarge.ts';
 
 /** A start that fails says why in a line; a stack trace helps nobody who starts a server. */
 function giveUp(error: unknown): never {
@@ -38,6 +39,7 @@ async function prepare() {
   if (config.demo) {
     await seedDemo(sequelize, new Date());
     await recordHandedOver(sequelize, mill, logger);
+    if (config.demoIsLarge) await seedLarge(sequelize, mill, new Date());
   }
   return { config, logger, sequelize, changes, mill, post };
 }

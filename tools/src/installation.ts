@@ -67,7 +67,7 @@ async function portFor(demo: boolean): Promise<string> {
 }
 
 export interface Installation {
-  demo: boolean;
+  demo: false | 'usual' | 'large';
   /** The cluster's folder; the sample data and real data never share one. */
   folder: () => string;
   options: string[];
@@ -75,9 +75,11 @@ export interface Installation {
 
 /** Database, build and server, kept running until Ctrl-C; then everything that was started is stopped. */
 export async function runInstallation({ demo, folder, options }: Installation): Promise<void> {
-  const unknown = options.find((option) => !(demo && option === '--reset'));
+  const unknown = options.find((option) => !(demo !== false && option === '--reset'));
   if (unknown)
-    throw new Error(`Unknown option ${unknown}. ${demo ? 'Known: --reset.' : 'There are none.'}`);
+    throw new Error(
+      `Unknown option ${unknown}. ${demo ? 'Known: --reset, --large.' : 'There are none.'}`,
+    );
   const existing = process.env.DATABASE_URL;
   if (options.includes('--reset')) {
     if (existing)
@@ -87,7 +89,7 @@ export async function runInstallation({ demo, folder, options }: Installation): 
     rmSync(folder(), { recursive: true, force: true });
   }
   const stopped = interrupted();
-  const port = await portFor(demo);
+  const port = await portFor(demo !== false);
   const postgres = existing ? undefined : await startPostgres({ folder: folder(), lasting: true });
   try {
     await buildIfChanged();
@@ -108,7 +110,7 @@ function startServer({
   port,
   databaseUrl,
 }: {
-  demo: boolean;
+  demo: Installation['demo'];
   port: string;
   databaseUrl: string;
 }): ChildProcess {
@@ -129,7 +131,7 @@ function startServer({
         DATABASE_URL: databaseUrl,
         PORT: port,
         WEB_ROOT: join(root, 'web/dist'),
-        KATHAROS_DEMO: demo ? '1' : '0',
+        KATHAROS_DEMO: demo === 'large' ? 'large' : demo ? '1' : '0',
         MAIL_OUTBOX: process.env.MAIL_OUTBOX ?? join(demo ? localFolder : dataFolder(), 'outbox'),
       },
     },

@@ -16,8 +16,8 @@ const configSchema = z.object({
   HOST: z.string().default('127.0.0.1'),
   /** Folder of the built web application; without it only the API is served. */
   WEB_ROOT: z.string().optional(),
-  /** Seeds sample data and shows its sign-in on the sign-in page. Never set for real work. */
-  KATHAROS_DEMO: z.enum(['0', '1']).default('0'),
+  /** Seeds sample data, or ten thousand systems of it, and shows its sign-in on the sign-in page. Never set for real work. */
+  KATHAROS_DEMO: z.enum(['0', '1', 'large']).default('0'),
   /** Set when TLS ends in front of this server: cookies are then marked Secure and the proxy's address header is trusted. */
   BEHIND_TLS: z.enum(['0', '1']).default('0'),
   /** Of a mail server, smtp(s)://user:password@host:port; without one, letters are laid into the outbox. */
@@ -34,6 +34,8 @@ export interface Config {
   readonly host: string;
   readonly webRoot: string | undefined;
   readonly demo: boolean;
+  /** Ten thousand systems rather than a few. */
+  readonly demoIsLarge: boolean;
   readonly behindTls: boolean;
   readonly mail: {
     readonly smtpUrl: string | undefined;
@@ -60,7 +62,8 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     port: data.PORT,
     host: data.HOST,
     webRoot: data.WEB_ROOT,
-    demo: data.KATHAROS_DEMO === '1',
+    demo: data.KATHAROS_DEMO !== '0',
+    demoIsLarge: data.KATHAROS_DEMO === 'large',
     behindTls: data.BEHIND_TLS === '1',
     mail: Object.freeze({
       smtpUrl: data.SMTP_URL,

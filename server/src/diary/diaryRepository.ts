@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { DiaryRow, FleetRow } from '@katharos/contract';
 import type { FirmSettings, JobDocument } from '@katharos/job';
-import { literal, Op, QueryTypes, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { DuesRow, JobRow, ReadingRow } from '../db/models.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import type { Reckoning } from '../papers/reckon.ts';
@@ -72,13 +72,14 @@ interface CopyOf {
 const keepCopy = (
   sequelize: Sequelize,
   of: CopyOf,
-  { visit, since, who, parts, membrane, readings }: Reckoning,
+  { visit, since, who, parts, membrane, rejection, readings }: Reckoning,
 ): Promise<void> =>
   sequelize.transaction(async (transaction) => {
     const { firmId, jobId } = of;
     const due = { dueOn: visit?.on ?? null, dues: visit?.dues ?? [] };
     // Its row first: who reckons the same system waits here for the other.
-    await DuesRow.upsert({ ...of, ...due, since, who, parts, membrane }, { transaction });
+    const held = { rejection: rejection?.share ?? null, rejectionOn: rejection?.on ?? null };
+    await DuesRow.upsert({ ...of, ...due, since, who, parts, membrane, ...held }, { transaction });
     await ReadingRow.destroy({ where: { firmId, jobId }, transaction });
     await ReadingRow.bulkCreate(
       readings.map((reading) => ({ firmId, jobId, ...reading })),
@@ -87,8 +88,6 @@ const keepCopy = (
   });
 
 const shown = { finished: true, archivedAt: null, removedAt: null };
-const ofCustomer = (field: 'phone' | 'email') =>
-  literal(`coalesce(document->'customer'->>'${field}', '')`);
 
 /** What is due until a day, the earliest first. */
 export async function diaryOf(
@@ -107,23 +106,14 @@ export async function diaryOf(
   const ids = dues.map(({ jobId }) => jobId);
   const jobs = await JobRow.findAll({
     where: { firmId, id: ids, ...shown },
-    attributes: [
-      'id',
-      'number',
-      'name',
-      'address',
-      [ofCustomer('phone'), 'phone'],
-      [ofCustomer('email'), 'email'],
-    ],
+    attributes: ['id', 'number', 'name', 'address', 'phone', 'email'],
   });
   const byId = new Map(jobs.map((job) => [job.id, job]));
   const wrote = await lastLetters(sequelize, firmId, ids);
   return dues.flatMap(({ jobId, dueOn, dues: due, who }): DiaryRow[] => {
     const job = byId.get(jobId);
     if (!job || dueOn === null) return [];
-    const { number, name, address } = job;
-    const phone = job.get('phone') as string;
-    const email = job.get('email') as string;
+    const { number, name, address, phone, email } = job;
     const wroteAt = wrote.get(jobId) ?? null;
     return [{ jobId, number, name, address, phone, email, who, wroteAt, on: dueOn, dues: due }];
   });
@@ -147,20 +137,9 @@ async function lastLetters(
 /** Every installed system with what its copy and its last readings say. */
 export async function fleetOf(sequelize: Sequelize, firmId: string): Promise<FleetRow[]> {
   return sequelize.query<FleetRow>(
-    `with waters as (
-       select job_id, visit, read_on,
-         max(value) filter (where figure = 'feedTds') as feed,
-         max(value) filter (where figure = 'productTds') as product
-       from readings where firm_id = :firmId and figure in ('feedTds', 'productTds')
-       group by job_id, visit, read_on
-     ), newest as (
-       select distinct on (job_id) job_id, read_on, 1 - product / feed as rejection
-       from waters where feed > 0 and product is not null order by job_id, read_on desc, visit desc
-     )
-     select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
-       dues.membrane, newest.rejection, newest.read_on as "readOn"
+    `select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
+       dues.membrane, dues.rejection, dues.rejection_on as "readOn"
      from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
-       left join newest on newest.job_id = dues.job_id
      where dues.firm_id = :firmId and dues.since is not null
        and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
      order by dues.due_on nulls last, jobs.number limit ${mostSystems}`,

@@ -16,36 +16,37 @@ export async function recall(
   { part, batch }: { part: string; batch: string },
 ): Promise<RecallRow[]> {
   return sequelize.query<RecallRow>(
-    `with changed as (
+    // A document is unpacked once, and only where something that it is found by has the words.
+    `with unpacked as materialized (
+       select id, inside.* from jobs, lateral (select document || '{}' as held offset 0) once,
+         lateral (select held #> '{service,visits}' as visits, held #> '{system,design}' as design,
+           left(coalesce(held #>> '{service,since}', held #>> '{keep,issued,at}'), 10) as day) inside
+       where firm_id = :firmId and removed_at is null and found_lower like lower(:part) and found_lower like lower(:batch)
+     ), put_in as (
        select jobs.id, c.key as place, c.value ->> 'part' as part, c.value ->> 'batch' as batch,
-         left(v.value ->> 'at', 10) as day,
-         row_number() over (partition by jobs.id, c.key order by v.value ->> 'at' desc) as newest
-       from jobs,
-         jsonb_each(coalesce(document #> '{service,visits}', '{}')) v,
+         left(v.value ->> 'at', 10) as day, v.value ->> 'at' as at
+       from unpacked as jobs,
+         jsonb_each(coalesce(visits, '{}')) v,
          jsonb_each(coalesce(v.value -> 'changed', '{}')) c
-       where firm_id = :firmId and removed_at is null
-     ), fitted as (
-       select jobs.id, p.name, 'prefilter-' || p.place as place,
-         left(coalesce(document #>> '{service,since}', document #>> '{keep,issued,at}'), 10) as day
-       from jobs, lateral (
+       union all
+       -- What it was fitted with, before any visit.
+       select jobs.id, 'prefilter-' || p.place, p.name, '', day, ''
+       from unpacked as jobs, lateral (
          select one ->> 'name' as name, ordinality as place
-         from jsonb_array_elements(document #> '{system,design,prefilters}') with ordinality as of(one, ordinality)
+         from jsonb_array_elements(design -> 'prefilters') with ordinality as of(one, ordinality)
        ) p
-       where firm_id = :firmId and removed_at is null and jsonb_typeof(document #> '{system,design,prefilters}') = 'array'
+       where jsonb_typeof(design -> 'prefilters') = 'array'
        union all
-       select jobs.id, document #>> array['system', 'design', slot, 'name'], place,
-         left(coalesce(document #>> '{service,since}', document #>> '{keep,issued,at}'), 10)
-       from jobs, (values ('membrane', 'membrane'), ('postFilter', 'post-filter'), ('lamp', 'lamp')) s(slot, place)
-       where firm_id = :firmId and removed_at is null
+       select jobs.id, place, design #>> array[slot, 'name'], '', day, ''
+       from unpacked as jobs, (values ('membrane', 'membrane'), ('postFilter', 'post-filter'), ('lamp', 'lamp')) s(slot, place)
      ), standing as (
-       select id, part, batch, day from changed where newest = 1
-       union all
-       select id, name, '', day from fitted
-       where name is not null and day is not null
-         and not exists (select from changed where changed.id = fitted.id and changed.place = fitted.place)
+       select id, part, batch, day from (
+         select *, row_number() over (partition by id, place order by at desc) as newest from put_in
+       ) ranked
+       where newest = 1 and part is not null and day is not null
      )
      select jobs.id as "jobId", jobs.number, jobs.name, jobs.address,
-       coalesce(jobs.document -> 'customer' ->> 'phone', '') as phone,
+       jobs.phone,
        standing.part, standing.batch, standing.day as "on"
      from standing join jobs using (id)
      where firm_id = :firmId and standing.part ilike :part and standing.batch ilike :batch

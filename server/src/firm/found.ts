@@ -1,10 +1,10 @@
 import type { Found } from '@katharos/core';
 import { isPractice, type JobDocument } from '@katharos/job';
-import { literal, Op } from 'sequelize';
+import { literal } from 'sequelize';
 import { JobRow } from '../db/models.ts';
 
 /** Newest jobs that are looked at: what a firm found years ago says little of its parts of today. */
-const most = 5000;
+const most = 1000;
 
 /**
  * What the firm's verifications ended with, by its certificates: each mend that led to one counts for its fault, one without a mend as sound.
@@ -15,16 +15,24 @@ export async function foundBy(firmId: string): Promise<Found> {
     where: {
       firmId,
       removedAt: null,
-      [Op.and]: literal("jsonb_typeof(document #> '{keep,issued}') = 'object'"),
+      finished: true,
     },
-    attributes: [[literal("document->'verify'"), 'verify']],
+    attributes: [
+      [
+        // A system that another firm handed over says nothing of this one's.
+        literal(
+          "case when jsonb_typeof(document #> '{keep,issued}') = 'object' then document->'verify' end",
+        ),
+        'verify',
+      ],
+    ],
     order: [['updatedAt', 'DESC']],
     limit: most,
   });
   const found: Found = {};
   for (const row of rows) {
-    const verify = row.get('verify') as JobDocument['verify'];
-    if (isPractice(verify)) continue;
+    const verify = row.get('verify') as JobDocument['verify'] | null;
+    if (!verify || isPractice(verify)) continue;
     const mended = Object.values(verify.earlier ?? {}).flatMap(({ cause, also }) => [
       ...(cause ? [cause] : []),
       ...(also ? [also] : []),

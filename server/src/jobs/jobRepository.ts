@@ -1,9 +1,11 @@
 import { type Job, type JobSummary, removedJobDays, type Shelf } from '@katharos/contract';
 import { type JobDocument, type Stage, stageOf } from '@katharos/job';
 import { FirmRow, JobRow } from '../db/models.ts';
-import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
+import { foundByOf } from './foundBy.ts';
+import { type Hit, hitsOf, isFoundBy } from './search.ts';
+import { Op, type Transaction, type WhereOptions } from 'sequelize';
 
-const summaryOf = (row: JobRow): JobSummary => ({
+const summaryOf = (row: JobRow, hit: Hit | null = null): JobSummary => ({
   id: row.id,
   number: row.number,
   name: row.name,
@@ -11,6 +13,7 @@ const summaryOf = (row: JobRow): JobSummary => ({
   stage: row.stage as Stage,
   finished: row.finished,
   updatedAt: row.updatedAt.toISOString(),
+  hit,
 });
 
 const jobOf = (row: JobRow): Job => ({
@@ -28,6 +31,9 @@ const columnsOf = (document: JobDocument) => ({
   document,
   name: document.customer.name,
   address: document.customer.address,
+  phone: document.customer.phone,
+  email: document.customer.email ?? '',
+  foundBy: foundByOf(document),
   ...stageOf(document),
 });
 
@@ -45,55 +51,40 @@ const onShelf: Record<Shelf, WhereOptions> = {
   removed: { removedAt: { [Op.not]: null } },
 };
 
-/** What a search looks at: name and address by any part of them, by an index, and the number. */
-function foundBy(search: string): WhereOptions {
-  const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
-  const number = /^#?(\d{1,9})$/.exec(search);
-  return {
-    [Op.or]: [
-      literal(`(name || ' ' || address) ilike ${JobRow.sequelize!.escape(pattern)}`),
-      ...(number ? [{ number: Number(number[1]) }] : []),
-    ],
-  };
-}
+/** Beyond so many nobody counts what was found: a page is read through, or the search is made narrower. */
+const mostCounted = 1001;
 
 /** A page of a firm's jobs, the last touched first. */
 export async function listJobs(firmId: string, { search, shelf, limit, after }: JobQuery) {
   const [moment, number] = after?.split('~') ?? [];
   const updatedAt = moment === undefined ? undefined : new Date(moment);
+  const wanted = [{ firmId }, onShelf[shelf], ...(search ? [isFoundBy(firmId, search)] : [])];
+  const further = updatedAt && {
+    [Op.or]: [
+      { updatedAt: { [Op.lt]: updatedAt } },
+      { updatedAt, number: { [Op.lt]: Number(number) } },
+    ],
+  };
+  const counting =
+    after === undefined
+      ? JobRow.findAll({ where: { [Op.and]: wanted }, attributes: ['id'], limit: mostCounted })
+      : undefined;
   const rows = await JobRow.findAll({
-    where: {
-      [Op.and]: [
-        { firmId },
-        onShelf[shelf],
-        ...(search ? [foundBy(search)] : []),
-        ...(updatedAt
-          ? [
-              {
-                [Op.or]: [
-                  { updatedAt: { [Op.lt]: updatedAt } },
-                  { updatedAt, number: { [Op.lt]: Number(number) } },
-                ],
-              },
-            ]
-          : []),
-      ],
-    },
-    attributes: {
-      exclude: ['document'],
-      include: after === undefined ? [[literal('count(*) over ()'), 'total']] : [],
-    },
+    where: { [Op.and]: [...wanted, ...(further ? [further] : [])] },
+    attributes: { exclude: ['document'] },
     order: [
       ['updatedAt', 'DESC'],
       ['number', 'DESC'],
     ],
     limit: limit + 1,
   });
-  const jobs = rows.slice(0, limit).map(summaryOf);
+  const shown = rows.slice(0, limit);
+  const hits = search ? await hitsOf(firmId, search, shown) : undefined;
+  const jobs = shown.map((row) => summaryOf(row, hits?.get(row.id)));
   const last = jobs.at(-1);
   return {
     jobs,
-    total: after === undefined ? Number(rows[0]?.get('total') ?? 0) : null,
+    total: (await counting)?.length ?? null,
     next: rows.length > limit && last ? `${last.updatedAt}~${last.number}` : null,
   };
 }

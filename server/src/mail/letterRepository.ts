@@ -50,14 +50,14 @@ export async function lettersOf(firmId: string): Promise<Letter[]> {
 export async function addresseesOf(firmId: string, ids: string[]) {
   const jobs = await JobRow.findAll({
     where: { firmId, id: ids, removedAt: null },
-    attributes: ['id', 'name', [literal("coalesce(document->'customer'->>'email', '')"), 'email']],
+    attributes: ['id', 'name', 'email'],
   });
   const pages = await HouseholdPageRow.findAll({ where: { firmId, jobId: ids } });
   const tokens = new Map(pages.map(({ jobId, token }) => [jobId, token]));
   return jobs.map((job) => ({
     jobId: job.id,
     name: job.name,
-    email: job.get('email') as string,
+    email: job.email,
     token: tokens.get(job.id) ?? null,
   }));
 }

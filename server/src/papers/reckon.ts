@@ -28,12 +28,15 @@ export interface Reckoning {
   who: string;
   parts: PartDue[];
   membrane: FleetRow['membrane'];
+  /** What was last read to be held back, as a share. */
+  rejection: { share: number; on: string } | null;
   readings: ReadRow[];
 }
 
 /** How an installed system stands: the next visit, the parts it will want, its membrane, and all that was read of it. */
 export function reckon({ document, settings, today }: SystemOrder): Reckoning {
   const kept = keptOf(document, settings, today);
+  const readings = readRowsOf(document);
   const last = visitsInOrder(document).at(-1)?.[1];
   return {
     since: kept?.since ?? null,
@@ -41,7 +44,8 @@ export function reckon({ document, settings, today }: SystemOrder): Reckoning {
     who: last?.by ?? document.keep.issued?.by ?? '',
     parts: kept ? partsDue(kept) : [],
     membrane: kept ? membraneOf(kept) : null,
-    readings: readRowsOf(document),
+    rejection: lastRejection(readings),
+    readings,
   };
 }
 
@@ -65,6 +69,18 @@ function partsDue({ dues, visit }: Kept): PartDue[] {
       ? [{ name: part.name, count: part.count, on: dateOf(early.has(id) ? visit!.on : on) }]
       : [],
   );
+}
+
+/** Of the newest visit at which feed and product were both read. */
+function lastRejection(readings: readonly ReadRow[]): Reckoning['rejection'] {
+  const figure = (visit: string, wanted: ReadRow['figure']) =>
+    readings.find((row) => row.visit === visit && row.figure === wanted);
+  const product = readings.findLast(
+    ({ visit, figure: of }) => of === 'productTds' && (figure(visit, 'feedTds')?.value ?? 0) > 0,
+  );
+  if (!product) return null;
+  const feed = figure(product.visit, 'feedTds')!.value;
+  return { share: 1 - product.value / feed, on: product.readOn };
 }
 
 function membraneOf({ trend }: Kept): FleetRow['membrane'] {

@@ -31,6 +31,8 @@ const NewJobForm = lazy(async () => ({
   default: (await import('./NewJobForm.tsx')).NewJobForm,
 }));
 
+const FoundHit = lazy(async () => ({ default: (await import('./FoundHit.tsx')).FoundHit }));
+
 dayjs.extend(relativeTime);
 
 const shelfNames: Record<Shelf, string> = {
@@ -68,8 +70,8 @@ export function JobsPage() {
       </Group>
       <TextInput
         ref={searchField}
-        aria-label="Search by name, address or number"
-        placeholder="Name, address or number"
+        aria-label="Search by name, street, part, batch, reading or number"
+        placeholder="Name, street, part, batch, reading or number"
         size="md"
         leftSection={<IconSearch size={18} />}
         value={search}
@@ -109,7 +111,7 @@ export function JobsPage() {
           loading={isFetchingNextPage}
           onClick={() => void fetchNextPage()}
         >
-          Show more ({jobs.length} of {total})
+          Show more ({jobs.length} of {total > 1000 ? 'more than 1000' : total})
         </Button>
       )}
       {creating && (
@@ -131,6 +133,11 @@ function JobList({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf })
             <span className={styles.who}>
               <strong>{job.name}</strong>
               <span className="quiet">{job.address}</span>
+              {job.hit && (
+                <Suspense fallback={null}>
+                  <FoundHit hit={job.hit} />
+                </Suspense>
+              )}
             </span>
             <StageTrack job={job} />
             <span className={`quiet ${styles.when}`}>{dayjs(job.updatedAt).fromNow()}</span>
@@ -165,7 +172,9 @@ function NoJobs({ search, onNew }: { search: string; onNew: () => void }) {
     <div className="panel">
       <Stack align="flex-start">
         <Text fw={650}>
-          {search ? `No job has “${search}” in its name, address or number.` : 'No jobs yet.'}
+          {search
+            ? `No job holds “${search}”, whether in its name or address, its parts or its readings.`
+            : 'No jobs yet.'}
         </Text>
         <Text c="dimmed">A job begins with a name and the first readings at the tap.</Text>
         <Anchor component="button" onClick={onNew}>

@@ -20,6 +20,10 @@ export class JobRow extends Model<InferAttributes<JobRow>, InferCreationAttribut
   /** Copies of the document's own fields, kept for searching and listing. */
   declare name: string;
   declare address: string;
+  declare phone: string;
+  declare email: string;
+  /** A line for each thing that it is found by. */
+  declare foundBy: string;
   declare stage: string;
   declare finished: boolean;
   declare document: JobDocument;
@@ -93,6 +97,9 @@ export function defineJobs(sequelize: Sequelize): void {
       version: { ...integer(), defaultValue: 1 },
       name: text(),
       address: text(),
+      phone: text(),
+      email: text(),
+      foundBy: text(),
       stage: text(),
       finished: required(DataTypes.BOOLEAN),
       document: json(),

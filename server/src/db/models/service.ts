@@ -25,6 +25,8 @@ export class DuesRow extends Model<InferAttributes<DuesRow>, InferCreationAttrib
   declare who: string;
   declare parts: PartDue[];
   declare membrane: FleetRow['membrane'];
+  declare rejection: number | null;
+  declare rejectionOn: string | null;
 }
 
 /** A letter to a household, and how far it went. */
@@ -104,6 +106,8 @@ export function defineService(sequelize: Sequelize): void {
       who: text(),
       parts: json(),
       membrane: { type: DataTypes.JSONB },
+      rejection: { type: DataTypes.DOUBLE, allowNull: true },
+      rejectionOn: { type: DataTypes.DATEONLY, allowNull: true },
     },
     { ...options, sequelize, tableName: 'dues' },
   );
