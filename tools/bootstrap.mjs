@@ -21,6 +21,7 @@ const commands = [
   'faults',
   'diagnosis',
   'trends',
+  'load',
 ];
 
 if (!commands.includes(command)) {

@@ -3,7 +3,7 @@ import { type JobDocument, type Stage, stageOf } from '@katharos/job';
 import { FirmRow, JobRow } from '../db/models.ts';
 import { foundByOf } from './foundBy.ts';
 import { type Hit, hitsOf, isFoundBy } from './search.ts';
-import { Op, type Transaction, type WhereOptions } from 'sequelize';
+import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 
 const summaryOf = (row: JobRow, hit: Hit | null = null): JobSummary => ({
   id: row.id,
@@ -67,11 +67,17 @@ export async function listJobs(firmId: string, { search, shelf, limit, after }: 
   };
   const counting =
     after === undefined
-      ? JobRow.findAll({ where: { [Op.and]: wanted }, attributes: ['id'], limit: mostCounted })
+      ? JobRow.findAll({
+          where: { [Op.and]: wanted },
+          attributes: [[literal('1'), 'one']],
+          limit: mostCounted,
+          raw: true,
+        })
       : undefined;
   const rows = await JobRow.findAll({
     where: { [Op.and]: [...wanted, ...(further ? [further] : [])] },
-    attributes: { exclude: ['document'] },
+    // What it is found by is looked at only where something was looked for.
+    attributes: { exclude: search ? ['document'] : ['document', 'foundBy'] },
     order: [
       ['updatedAt', 'DESC'],
       ['number', 'DESC'],

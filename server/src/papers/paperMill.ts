@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ApiError } from '../http/apiError.ts';
 import type { Reckoning, SystemOrder } from './reckon.ts';
@@ -16,7 +17,8 @@ export interface PaperMill {
   close: () => Promise<void>;
 }
 
-const threads = 2;
+/** One core is left to whoever waits at a page. */
+const threads = Math.max(1, Math.min(availableParallelism() - 1, 4));
 /** A thread that has nothing to do waits so long before it goes: its start takes longer than a sheet. ms */
 const idleTimeout = 60_000;
 /** Papers that may wait, of all people and of one. */

@@ -1,3 +1,4 @@
+import { constants, setPriority } from 'node:os';
 import {
   contentOf,
   type PaperContents,
@@ -14,6 +15,13 @@ import { serviceLayout } from './serviceLayout.ts';
 import { sheetLayout } from './sheetLayout.ts';
 
 /** What is done beside the server's own thread: reckoning what stands on a paper, and setting it. */
+
+// On Linux the priority is the thread's own: whoever waits at a page goes before whoever prints.
+try {
+  setPriority(constants.priority.PRIORITY_LOW);
+} catch {
+  // Where a system does not let it, it goes as fast as everything else.
+}
 
 export const content = ({
   kind,

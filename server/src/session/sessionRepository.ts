@@ -1,7 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { Op, type Transaction } from 'sequelize';
-import { FirmRow, SessionRow, UserRow } from '../db/models.ts';
-import type { Session } from '@katharos/contract';
+import type { Role, Session } from '@katharos/contract';
+import type { FirmSettings } from '@katharos/job';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { SessionRow, UserRow } from '../db/models.ts';
 
 /** Days that a sign-in lasts without being used. */
 export const sessionDays = 30;
@@ -51,31 +52,54 @@ export async function findSession(
   token: string,
   now: Date,
 ): Promise<{ session: Session; prolonged: boolean } | undefined> {
-  const row = await SessionRow.findOne({
-    where: {
-      tokenHash: hashToken(token),
-      expiresAt: { [Op.gt]: now },
-      // Used every day or not: after this it is signed in anew.
-      openedAt: { [Op.gt]: new Date(now.getTime() - oldestDays * 86400e3) },
+  const sequelize = SessionRow.sequelize!;
+  // Asked with every request, so all of it at once.
+  const [row] = await sequelize.query<SessionFound>(
+    `select users.id as "userId", users.name, users.email, users.role, firms.id as "firmId", firms.name as firm, firms.settings,
+       expires_at as "expiresAt", seen_at as "seenAt"
+     from sessions join users on users.firm_id = sessions.firm_id and users.id = sessions.user_id
+       join firms on firms.id = sessions.firm_id
+     where token_hash = :tokenHash and expires_at > :now and opened_at > :oldest and removed_at is null`,
+    {
+      replacements: {
+        tokenHash: hashToken(token),
+        now,
+        // Used every day or not: after this it is signed in anew.
+        oldest: new Date(now.getTime() - oldestDays * 86400e3),
+      },
+      type: QueryTypes.SELECT,
     },
-  });
+  );
   if (!row) return undefined;
-  const [user, firm] = await Promise.all([
-    UserRow.findOne({ where: { id: row.userId, firmId: row.firmId, removedAt: null } }),
-    FirmRow.findByPk(row.firmId),
-  ]);
-  if (!user || !firm) return undefined;
+  const { userId, firmId } = row;
   // A session in use is prolonged, once a day at the most.
   const prolonged = row.expiresAt.getTime() < expiry(now).getTime() - 86400e3;
-  if (prolonged) await row.update({ expiresAt: expiry(now) });
-  if (now.getTime() - row.seenAt.getTime() > seenEveryMs) await row.update({ seenAt: now });
+  const isSeen = now.getTime() - row.seenAt.getTime() > seenEveryMs;
+  if (prolonged || isSeen) {
+    await SessionRow.update(
+      { ...(prolonged ? { expiresAt: expiry(now) } : {}), ...(isSeen ? { seenAt: now } : {}) },
+      { where: { firmId, tokenHash: hashToken(token) } },
+    );
+  }
   return {
     session: {
-      user: { id: user.id, name: user.name, email: user.email, role: user.role },
-      firm: { id: firm.id, name: firm.name, settings: firm.settings },
+      user: { id: userId, name: row.name, email: row.email, role: row.role },
+      firm: { id: firmId, name: row.firm, settings: row.settings },
     },
     prolonged,
   };
+}
+
+interface SessionFound {
+  userId: string;
+  name: string;
+  email: string;
+  role: Role;
+  firmId: string;
+  firm: string;
+  settings: FirmSettings;
+  expiresAt: Date;
+  seenAt: Date;
 }
 
 export async function closeSession(token: string): Promise<void> {
