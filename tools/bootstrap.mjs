@@ -22,6 +22,8 @@ const commands = [
   'diagnosis',
   'trends',
   'load',
+  'backup',
+  'restore',
 ];
 
 if (!commands.includes(command)) {

@@ -1,0 +1,1 @@
+export { runRestore as run } from './backup.ts';
