@@ -24,6 +24,7 @@ const commands = [
   'load',
   'backup',
   'restore',
+  'take-in',
 ];
 
 if (!commands.includes(command)) {

@@ -193,6 +193,7 @@ const routes = (): Route[] => [
   },
   { does: 'Check the chain of certificates', method: 'get', path: '/certificates' },
   { does: 'Save the chain', method: 'get', path: '/certificates/chain.json' },
+  { does: 'Take the whole firm along', method: 'get', path: '/firm/archive.zip' },
   { does: 'Learn what the firm finds', method: 'get', path: '/firm/found' },
   { does: 'Set how the firm works', method: 'put', path: '/firm/settings', body: {} },
   { does: 'See the people', method: 'get', path: '/people' },
