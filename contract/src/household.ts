@@ -23,3 +23,6 @@ export const householdSideSchema = z.object({
 
 /** The form of the page. */
 export const saySchema = z.strictObject({ complaint: z.enum(complaints), text: text(1000) });
+
+/** A household's data are removed; of papers that were handed over, the law may want them kept. */
+export const forgetPersonSchema = z.strictObject({ papers: z.enum(['kept', 'removed']) });

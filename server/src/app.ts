@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { logRoutes } from './firm/logRoutes.ts';
+import { archiveRoutes } from './archive/archiveRoutes.ts';
 import { catalogueRoutes } from './catalogue/catalogueRoutes.ts';
 import type { Config } from './base/config.ts';
 import type { Changes } from './events/changes.ts';
@@ -19,6 +20,7 @@ import { ApiError } from './http/apiError.ts';
 import { jsonBody } from './http/body.ts';
 import { answerErrors, withoutContent } from './http/errors.ts';
 import { healthRoutes } from './http/health.ts';
+import { personRoutes } from './household/personRoutes.ts';
 import { onlyPlainText } from './http/plainText.ts';
 import { instrumentRoutes } from './instruments/instrumentRoutes.ts';
 import { householdPages, householdRoutes } from './household/householdRoutes.ts';
@@ -136,11 +138,13 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   router.use('/join', small, joinRoutes(config, sequelize));
   router.use(requireSession(config));
   router.use('/events', eventRoutes(changes));
+  router.use('/firm/archive.zip', archiveRoutes(sequelize));
   router.use('/firm', small, firmRoutes(sequelize));
   router.use('/people', small, peopleRoutes(sequelize));
   // Files and papers first: their addresses are more particular than a job's own.
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
+  router.use('/jobs/:job/person', small, personRoutes(sequelize));
   router.use('/jobs/:job/household', requireRightToChange('write'), householdRoutes(sequelize));
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
   router.get('/board', async (_request, response) => {

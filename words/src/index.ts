@@ -1,5 +1,6 @@
 export * from './reader.ts';
 export { apiErrorSentences } from './apiErrors.ts';
+export * from './audit.ts';
 export * from './catalogue.ts';
 export * from './chain.ts';
 export * from './decisions.ts';

@@ -4,11 +4,10 @@ import { setupSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
 import { record, recorded } from '../audit/auditRepository.ts';
 import { deviceOf, doerOf } from '../session/doer.ts';
-import { writeArchive } from '../archive/writeArchive.ts';
 import { ApiError } from '../http/apiError.ts';
 import { validate } from '../http/validate.ts';
 import { isCommonPassword } from '../session/commonPasswords.ts';
-import { requireRight, requireRightToChange } from '../session/requireRight.ts';
+import { requireRightToChange } from '../session/requireRight.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
@@ -67,21 +66,6 @@ export function firmRoutes(sequelize: Sequelize): Router {
       (transaction) => saveSettings(firm.id, settings, transaction),
     );
     response.json(settings);
-  });
-  router.get('/archive.zip', requireRight('people'), async (request, response) => {
-    const { firm } = sessionOf(response);
-    const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
-    await recorded(sequelize, doerOf(request, response), { code: 'archive-saved', ...about }, () =>
-      Promise.resolve(),
-    );
-    const now = new Date();
-    response
-      .type('application/zip')
-      .setHeader(
-        'Content-Disposition',
-        `attachment; filename="katharos-${now.toISOString().slice(0, 10)}.zip"`,
-      );
-    await writeArchive(sequelize, firm.id, now, response);
   });
   router.get('/found', async (_request, response) => {
     response.json({ found: await foundBy(sessionOf(response).firm.id) });

@@ -135,6 +135,13 @@ const routes = (): Route[] => [
     path: `/jobs/${job}/household`,
     owned: true,
   },
+  {
+    does: 'Remove a household’s data',
+    method: 'post',
+    path: `/jobs/${nobody}/person/forget`,
+    body: { papers: 'kept' },
+    owned: true,
+  },
   { does: 'Read the diary', method: 'get', path: `/diary?${day}` },
   { does: 'See all systems', method: 'get', path: `/diary/fleet?${day}` },
   { does: 'Forecast parts', method: 'get', path: `/diary/forecast?${day}` },

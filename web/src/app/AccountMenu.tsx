@@ -15,6 +15,7 @@ const SignOut = lazy(async () => ({ default: (await import('../session/SignOut.t
 export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
   const session = useSession();
   const mayPeople = useMay('people');
+  const maySettings = useMay('settings');
   const signOut = useSignOut();
   const waits = useAppSelector(({ line }) => Object.keys(line.waiting).length > 0);
   const [asking, setAsking] = useState(false);
@@ -47,6 +48,11 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <Link to="/firm" className={styles.item} onClick={close}>
           How the firm works
         </Link>
+        {maySettings && (
+          <Link to="/log" className={styles.item} onClick={close}>
+            What was done
+          </Link>
+        )}
         <Link to="/catalogue" className={styles.item} onClick={close}>
           Catalogue
         </Link>

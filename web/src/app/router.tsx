@@ -80,6 +80,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../catalogue/PartPage.tsx')).PartPage }),
       },
       {
+        path: '/log',
+        lazy: async () => ({ Component: (await import('../firm/LogPage.tsx')).LogPage }),
+      },
+      {
         path: '/van',
         lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
       },

@@ -105,6 +105,14 @@ export const api = createApi({
       query: ({ id, shelf }) => ({ url: `/jobs/${id}`, method: 'PATCH', body: { shelf } }),
       invalidatesTags: ['Jobs', 'Board'],
     }),
+    forgetPerson: build.mutation<null, { id: string; papers: 'kept' | 'removed' }>({
+      query: ({ id, papers }) => ({
+        url: `/jobs/${id}/person/forget`,
+        method: 'POST',
+        body: { papers },
+      }),
+      invalidatesTags: ['Jobs', 'Board', 'Job'],
+    }),
     // With the key of the form or file: a request sent again begins no second job.
     addJob: build.mutation<
       z.infer<typeof addedJobSchema>,
@@ -142,6 +150,7 @@ export const {
   useJoinMutation,
   useJobsInfiniteQuery,
   useShelveJobMutation,
+  useForgetPersonMutation,
   useAddJobMutation,
   useOpenJobFileMutation,
 } = api;

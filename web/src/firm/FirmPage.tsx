@@ -8,6 +8,8 @@ import { troubleOf, useSaveSettingsMutation } from '../data/api.ts';
 import { showUndo } from '../ui/undoNotice.tsx';
 import { HabitInput, habits } from '../job/household/HabitInput.tsx';
 import { useReader } from '../ui/useReader.ts';
+import { useMay } from '../data/useMay.ts';
+import { ArchivePanel } from './ArchivePanel.tsx';
 import { CertificatesPanel } from './CertificatesPanel.tsx';
 import { KeepingPanel } from './KeepingPanel.tsx';
 import { OddsPanel } from './OddsPanel.tsx';
@@ -29,6 +31,7 @@ import { useState } from 'react';
 
 /** How this firm works: its units, papers and prices, what it holds systems to, and the household a survey begins with. */
 export function FirmPage() {
+  const mayPeople = useMay('people');
   const session = useSession();
   if (!session) return null;
   return (
@@ -37,6 +40,7 @@ export function FirmPage() {
         <FirmForm key={JSON.stringify(session.firm.settings)} settings={session.firm.settings} />
       </TypedScope>
       <CertificatesPanel />
+      {mayPeople && <ArchivePanel />}
     </Stack>
   );
 }

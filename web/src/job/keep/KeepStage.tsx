@@ -302,6 +302,9 @@ function JobFileLink() {
       <Text size="sm" c="dimmed">
         Holds everything of this job; “Open a job file” on the list of jobs brings it back.
       </Text>
+      <Anchor component={Link} to={`/log?job=${jobId}`} style={{ lineHeight: '44px' }}>
+        What was done on this job, and how it stood before
+      </Anchor>
     </div>
   );
 }
