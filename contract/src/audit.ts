@@ -5,6 +5,7 @@ export const auditCodes = [
   'signed-in',
   'password-changed',
   'password-reset',
+  'reset-made',
   'second-factor-set',
   'second-factor-ended',
   'sessions-ended',

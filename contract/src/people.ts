@@ -51,6 +51,9 @@ export const changePasswordSchema = z.strictObject({
   next: newPassword,
 });
 
+/** A new password behind the link that was mailed, or handed over by the owner. */
+export const resetSchema = z.strictObject({ password: newPassword });
+
 /** Where somebody is signed in. */
 export const openSessionSchema = z.object({
   id: z.uuid(),

@@ -9,6 +9,22 @@ export const credentialsSchema = z.strictObject({
   password: z.string().min(1, fault('password-missing')).max(200),
 });
 
+/** With the second factor's code, where somebody has one. */
+export const signInSchema = credentialsSchema.extend({
+  code: z.string().trim().max(40).optional(),
+});
+
+/** A second factor: whether there is one, how it is set up, the first code, and its end. */
+export const factorSchema = z.object({ on: z.boolean(), words: z.int() });
+export const begunFactorSchema = z.object({ secret: z.string(), address: z.string() });
+export const proveFactorSchema = z.strictObject({ code: z.string().trim().min(6).max(10) });
+export const factorWordsSchema = z.object({ words: z.array(z.string()) });
+export const endFactorSchema = credentialsSchema.pick({ password: true });
+
+/** A forgotten password. */
+export const askResetSchema = credentialsSchema.pick({ email: true });
+export const resetFaceSchema = z.object({ name: z.string() });
+
 export const setupSchema = z.strictObject({
   code: z.string().min(1, fault('setup-code-missing')).max(60),
   firm: z.string().trim().min(1, fault('firm-missing')).max(120),

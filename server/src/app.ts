@@ -37,6 +37,7 @@ import { photographRoutes } from './photographs/photographRoutes.ts';
 import { demoSignIn } from './seed/demoFirm.ts';
 import { requireRightToChange } from './session/requireRight.ts';
 import { requireSession, sessionOf } from './session/requireSession.ts';
+import { resetRoutes } from './people/resetRoutes.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
 import { vanRoutes } from './van/vanRoutes.ts';
 
@@ -64,7 +65,7 @@ export interface AppParts {
   setupCode: string;
   changes: Changes;
   mill: PaperMill;
-  post: Pick<Postman, 'soon'>;
+  post: Pick<Postman, 'soon' | 'deliver'>;
 }
 
 /** Builds the whole server as one handler, without a port, so that tests run it as it is. */
@@ -136,6 +137,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   router.use('/setup', small, setupRoutes(config, sequelize, setupCode));
   router.use('/session', small, sessionRoutes(config, sequelize));
   router.use('/join', small, joinRoutes(config, sequelize));
+  router.use('/reset', small, resetRoutes(config, sequelize, post));
   router.use(requireSession(config));
   router.use('/events', eventRoutes(changes));
   router.use('/firm/archive.zip', archiveRoutes(sequelize));

@@ -24,6 +24,7 @@ const deeds: Record<AuditCode, (name: string, data: Data, reader: Reader) => str
   'signed-in': () => 'signed in',
   'password-changed': () => 'changed the password',
   'password-reset': () => 'set a new password by the link',
+  'reset-made': (name) => `made a link for a new password of ${name}`,
   'second-factor-set': () => 'set up a second factor',
   'second-factor-ended': (name) => `ended the second factor of ${name}`,
   'sessions-ended': () => 'ended other sessions',

@@ -159,6 +159,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0015-people',
       '0016-audit-and-catalogue',
       '0017-found-by',
+      '0018-second-factor',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

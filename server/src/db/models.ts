@@ -8,7 +8,14 @@ import { defineStock } from './models/stock.ts';
 
 /** Sequelize's view of the tables. Migrations are the schema's only author; nothing here creates or alters a table. */
 
-export { FirmRow, UserRow, SessionRow, InvitationRow, FailedTryRow } from './models/people.ts';
+export {
+  FirmRow,
+  UserRow,
+  SessionRow,
+  InvitationRow,
+  FailedTryRow,
+  PasswordResetRow,
+} from './models/people.ts';
 export { JobRow, PartRow, PartPriceRow, PhotographRow, DeedRow } from './models/jobs.ts';
 export { VanStockRow, VanTakingRow, InstrumentRow, CalibrationRow } from './models/stock.ts';
 export { AuditRow } from './models/audit.ts';

@@ -2,12 +2,14 @@ import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { withoutContent } from '../http/errors.ts';
 import { sendWaiting } from './letterRepository.ts';
-import type { Mailer } from './mailer.ts';
+import type { Mailer, OutgoingLetter } from './mailer.ts';
 
 /** Takes what waits to the mail. */
 export interface Postman {
   /** Goes now, or once more after the round that is under way. */
   soon: () => void;
+  /** Hands over one that is of no job and kept nowhere; whoever waits for it asks again where it does not come. */
+  deliver: (letter: Omit<OutgoingLetter, 'from'>) => void;
   /** After the round that is under way. */
   stop: () => Promise<void>;
 }
@@ -38,8 +40,16 @@ export function postman(
   };
   const timer = setInterval(soon, everyMs);
   timer.unref();
+  const deliver = (letter: Omit<OutgoingLetter, 'from'>): void => {
+    mailer
+      .send({ ...letter, from: { name: 'Katharos', address: from } })
+      .catch((error: unknown) =>
+        logger.warn({ err: withoutContent(error) }, 'a letter was not taken'),
+      );
+  };
   return {
     soon,
+    deliver,
     stop: async () => {
       clearInterval(timer);
       await round;

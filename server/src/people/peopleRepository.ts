@@ -114,7 +114,11 @@ async function refuseWithoutOwner(
   if (owners.length === 1 && owners[0]!.id === id) throw new ApiError('last-owner');
 }
 
-const found = async (firmId: string, id: string, transaction: Transaction): Promise<UserRow> => {
+export const findPerson = async (
+  firmId: string,
+  id: string,
+  transaction: Transaction,
+): Promise<UserRow> => {
   const row = await UserRow.findOne({ where: { firmId, id, removedAt: null }, transaction });
   if (!row) throw new ApiError('not-found');
   return row;
@@ -127,7 +131,7 @@ export async function changeRole(
   role: Role,
   transaction: Transaction,
 ): Promise<{ name: string; before: Role }> {
-  const user = await found(firmId, id, transaction);
+  const user = await findPerson(firmId, id, transaction);
   if (role !== 'owner') await refuseWithoutOwner(firmId, id, transaction);
   const before = user.role;
   await user.update({ role }, { transaction });
@@ -141,7 +145,7 @@ export async function removePerson(
   now: Date,
   transaction: Transaction,
 ): Promise<string> {
-  const user = await found(firmId, id, transaction);
+  const user = await findPerson(firmId, id, transaction);
   await refuseWithoutOwner(firmId, id, transaction);
   // The address is free for somebody else; who it was stands in what they did.
   await user.update(

@@ -10,11 +10,14 @@ import { idFrom, validate } from '../http/validate.ts';
 import { isCommonPassword } from '../session/commonPasswords.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { requireRight } from '../session/requireRight.ts';
+import { makeReset } from '../session/reset.ts';
+import { endFactor } from '../session/secondFactor.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
 import {
   changeRole,
   findInvitation,
+  findPerson,
   invitationsOf,
   invite,
   join,
@@ -66,6 +69,28 @@ export function peopleRoutes(sequelize: Sequelize): Router {
       const { name, before } = await changeRole(doer.firmId, id, role, transaction);
       const data = { before, after: role };
       const done = { code: 'role-changed', kind: 'person', id, name, data } as const;
+      await record(doer, done, transaction);
+    });
+    response.status(204).end();
+  });
+  router.post('/:id/reset', async (request, response) => {
+    const doer = doerOf(request, response);
+    const id = idFrom(request.params);
+    const token = await sequelize.transaction(async (transaction) => {
+      const person = await findPerson(doer.firmId, id, transaction);
+      const made = await makeReset(doer.firmId, id, new Date(), transaction);
+      const done = { code: 'reset-made', kind: 'person', id, name: person.name } as const;
+      await record(doer, done, transaction);
+      return made;
+    });
+    response.status(201).json({ path: `/reset/${token}` });
+  });
+  router.delete('/:id/second-factor', async (request, response) => {
+    const doer = doerOf(request, response);
+    const id = idFrom(request.params);
+    await sequelize.transaction(async (transaction) => {
+      const name = await endFactor(doer.firmId, id, transaction);
+      const done = { code: 'second-factor-ended', kind: 'person', id, name } as const;
       await record(doer, done, transaction);
     });
     response.status(204).end();

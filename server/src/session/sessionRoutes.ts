@@ -1,4 +1,4 @@
-import { changePasswordSchema, credentialsSchema, type Session } from '@katharos/contract';
+import { changePasswordSchema, type Session, signInSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
 import { recorded } from '../audit/auditRepository.ts';
 import { deviceOf, doerOf } from './doer.ts';
@@ -26,17 +26,19 @@ import {
   setHash,
   type UserForSignIn,
 } from './sessionRepository.ts';
+import { factorOf, passesFactor } from './secondFactor.ts';
+import { type CheckPassword, secondFactorRoutes } from './secondFactorRoutes.ts';
 import { forgetFailures, noteFailure, refuseTooMany } from './tries.ts';
 import { type Request, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Sequelize } from 'sequelize';
 
 /** Limits tries from one address; only tries that failed count. */
-export const limitTries = (tries: number) =>
+export const limitTries = (tries: number, counted: 'failed' | 'all' = 'failed') =>
   rateLimit({
     windowMs: 15 * 60 * 1000,
     limit: tries,
-    skipSuccessfulRequests: true,
+    skipSuccessfulRequests: counted === 'failed',
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: () => {
@@ -71,7 +73,7 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const trier = (request: Request, email: string) => ({ email, address: request.ip ?? '' });
 
   router.post('/', async (request, response) => {
-    const { email, password } = validate(credentialsSchema, request.body);
+    const { email, password, code } = validate(signInSchema, request.body);
     const who = trier(request, email);
     await refuseTooMany(sequelize, who, limits, new Date());
     const user = await findUserByEmail(email);
@@ -79,6 +81,18 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     if (!user || !matches) {
       await noteFailure(who, new Date());
       throw new ApiError('wrong-credentials');
+    }
+    const { on } = await factorOf(user.firmId, user.id);
+    // Who has no code yet is asked for one; that is no failure.
+    if (on && code === undefined) throw new ApiError('second-factor-needed', { path: 'code' });
+    if (on) {
+      const passes = await sequelize.transaction((transaction) =>
+        passesFactor(user.firmId, user.id, code!, new Date(), transaction),
+      );
+      if (!passes) {
+        await noteFailure(who, new Date());
+        throw new ApiError('wrong-code', { path: 'code' });
+      }
     }
     await forgetFailures(email);
     const session = await startSession(user, config, request, response);
@@ -100,6 +114,15 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     return { firmId: firm.id, userId: user.id };
   };
 
+  const check: CheckPassword = async (request, response, password, path = 'password') => {
+    const { firm, user } = sessionOf(response);
+    const who = trier(request, user.email);
+    await refuseTooMany(sequelize, who, limits, new Date());
+    if (await isPassword(password, await findHash(firm.id, user.id))) return;
+    await noteFailure(who, new Date());
+    throw new ApiError('wrong-password', { path });
+  };
+  router.use('/second-factor', secondFactorRoutes(sequelize, check));
   const oneself = (response: Response) => {
     const { id, name } = sessionOf(response).user;
     return { kind: 'person', id, name } as const;
@@ -112,12 +135,7 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   router.put('/password', async (request, response) => {
     const { user, firm } = sessionOf(response);
     const { current, next } = validate(changePasswordSchema, request.body);
-    const who = trier(request, user.email);
-    await refuseTooMany(sequelize, who, limits, new Date());
-    if (!(await isPassword(current, await findHash(firm.id, user.id)))) {
-      await noteFailure(who, new Date());
-      throw new ApiError('wrong-password', { path: 'current' });
-    }
+    await check(request, response, current, 'current');
     if (isCommonPassword(next, [user.name, user.email, firm.name]))
       throw new ApiError('common-password', { path: 'next' });
     const hash = await hashPassword(next, config.passwordCost);

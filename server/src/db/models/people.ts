@@ -28,6 +28,29 @@ export class UserRow extends Model<InferAttributes<UserRow>, InferCreationAttrib
   declare role: CreationOptional<Role>;
   /** Gone: signs in no more, and stands on what they did. */
   declare removedAt: CreationOptional<Date | null>;
+  declare secondFactor: CreationOptional<SecondFactorKept | null>;
+}
+
+/** A person's second factor: codes by time (RFC 6238), and words for the day on which the telephone is gone. */
+interface SecondFactorKept {
+  secret: string;
+  /** Set up, and not proven by a first code yet. */
+  pending: boolean;
+  /** Thirty-second step of the last code that was taken: each is taken once. */
+  step: number;
+  /** Hashes of words that are each good once. */
+  recovery: string[];
+}
+
+/** A link by which a password is set anew. */
+export class PasswordResetRow extends Model<
+  InferAttributes<PasswordResetRow>,
+  InferCreationAttributes<PasswordResetRow>
+> {
+  declare firmId: string;
+  declare tokenHash: string;
+  declare userId: string;
+  declare expiresAt: Date;
 }
 
 export class SessionRow extends Model<
@@ -83,8 +106,18 @@ export function definePeople(sequelize: Sequelize): void {
       passwordHash: text(),
       role: { ...text(), defaultValue: 'owner' },
       removedAt: { type: DataTypes.DATE },
+      secondFactor: { type: DataTypes.JSONB, allowNull: true },
     },
     { ...options, sequelize, tableName: 'users' },
+  );
+  PasswordResetRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      tokenHash: { type: DataTypes.TEXT, primaryKey: true },
+      userId: required(DataTypes.UUID),
+      expiresAt: required(DataTypes.DATE),
+    },
+    { ...options, sequelize, tableName: 'password_resets' },
   );
   SessionRow.init(
     {
