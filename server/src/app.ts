@@ -21,6 +21,7 @@ import { jsonBody } from './http/body.ts';
 import { answerErrors, withoutContent } from './http/errors.ts';
 import { healthRoutes } from './http/health.ts';
 import { personRoutes } from './household/personRoutes.ts';
+import { metricsOf } from './http/metrics.ts';
 import { onlyPlainText } from './http/plainText.ts';
 import { instrumentRoutes } from './instruments/instrumentRoutes.ts';
 import { householdPages, householdRoutes } from './household/householdRoutes.ts';
@@ -107,7 +108,10 @@ export function createApp(parts: AppParts): Express {
       autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
     }),
   );
+  const metrics = metricsOf(config.metricsToken);
+  app.use(metrics.watch);
   app.use(healthRoutes(sequelize));
+  app.use(metrics.routes);
   app.use(refuseStrangeHost);
   // Answers are squeezed while somebody waits: the first half of it is nearly all of the gain.
   app.use(compression({ level: 2 }));

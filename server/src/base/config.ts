@@ -25,6 +25,8 @@ const configSchema = z.object({
   MAIL_OUTBOX: z.string().min(1).default('.local/outbox'),
   /** The address that letters come from. */
   MAIL_FROM: z.email().default('letters@localhost.localdomain'),
+  /** Whoever reads /metrics brings it as a bearer token; without one there are none. */
+  METRICS_TOKEN: z.string().min(16).optional(),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -42,6 +44,7 @@ export interface Config {
     readonly outbox: string;
     readonly from: string;
   };
+  readonly metricsToken: string | undefined;
   readonly logLevel: string;
   /** Tries to sign in allowed from one address in a quarter of an hour. */
   readonly signInTries: number;
@@ -70,6 +73,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
       outbox: data.MAIL_OUTBOX,
       from: data.MAIL_FROM,
     }),
+    metricsToken: data.METRICS_TOKEN,
     logLevel: data.LOG_LEVEL,
     signInTries: 10,
     passwordCost: usualPasswordCost,

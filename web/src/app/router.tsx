@@ -15,6 +15,11 @@ export const router = createBrowserRouter([
     errorElement: <BrokenPage />,
   },
   {
+    path: '/reset/:token',
+    lazy: async () => ({ Component: (await import('../session/ResetPage.tsx')).ResetPage }),
+    errorElement: <BrokenPage />,
+  },
+  {
     element: <Shell />,
     errorElement: <BrokenPage />,
     children: [

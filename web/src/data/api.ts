@@ -4,6 +4,7 @@ import {
   jobListSchema,
   metaSchema,
   invitationFaceSchema,
+  resetFaceSchema,
   sessionSchema,
   type Setup,
   type Shelf,
@@ -55,7 +56,10 @@ export const api = createApi({
       },
       providesTags: ['Session'],
     }),
-    signIn: build.mutation<z.infer<typeof sessionSchema>, { email: string; password: string }>({
+    signIn: build.mutation<
+      z.infer<typeof sessionSchema>,
+      { email: string; password: string; code?: string }
+    >({
       queryFn: async (body, _api, _options, ask) => {
         const { forgetSignOut } = await import('./endSession.ts');
         const answer = await ask({ url: '/session', method: 'POST', body });
@@ -64,6 +68,21 @@ export const api = createApi({
         return { data: sessionSchema.parse(answer.data) };
       },
       invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
+    }),
+    askReset: build.mutation<null, { email: string }>({
+      query: (body) => ({ url: '/reset', method: 'POST', body }),
+    }),
+    resetFace: build.query<z.infer<typeof resetFaceSchema>, string>({
+      query: (token) => `/reset/${encodeURIComponent(token)}`,
+      responseSchema: resetFaceSchema,
+      keepUnusedDataFor: 0,
+    }),
+    reset: build.mutation<null, { token: string; password: string }>({
+      query: ({ token, ...body }) => ({
+        url: `/reset/${encodeURIComponent(token)}`,
+        method: 'PUT',
+        body,
+      }),
     }),
     invitation: build.query<z.infer<typeof invitationFaceSchema>, string>({
       query: (token) => `/join/${encodeURIComponent(token)}`,
@@ -146,6 +165,9 @@ export const {
   useSignInMutation,
   useSetUpMutation,
   useSaveSettingsMutation,
+  useAskResetMutation,
+  useResetFaceQuery,
+  useResetMutation,
   useInvitationQuery,
   useJoinMutation,
   useJobsInfiniteQuery,

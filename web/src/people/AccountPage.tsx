@@ -12,6 +12,7 @@ import { PageTitle } from '../ui/PageTitle.tsx';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
+import { SecondFactor } from './SecondFactor.tsx';
 import {
   useChangePasswordMutation,
   useEndOtherSessionsMutation,
@@ -35,6 +36,7 @@ export function AccountPage() {
         </Text>
       </section>
       <Password />
+      <SecondFactor />
       <Sessions />
     </Stack>
   );

@@ -3,6 +3,7 @@ import { roleExplanations, roleNames } from '@katharos/words';
 import {
   Button,
   Group,
+  Modal,
   NativeSelect,
   SimpleGrid,
   Skeleton,
@@ -26,7 +27,9 @@ import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import {
   useChangeRoleMutation,
+  useEndFactorOfMutation,
   useInviteMutation,
+  useMakeResetMutation,
   usePeopleQuery,
   useRemovePersonMutation,
   useWithdrawMutation,
@@ -169,18 +172,89 @@ function PersonRow({ person: { id, name, email, role }, onDone }: RowProps) {
             </Button>
           </Group>
         ) : (
-          <Button
-            size="sm"
-            mih={44}
-            variant="subtle"
-            aria-label={`Let ${name} go`}
-            onClick={() => setAsks(true)}
-          >
-            Let go
-          </Button>
+          <Group gap="xs" wrap="nowrap">
+            <Button
+              size="sm"
+              mih={44}
+              variant="subtle"
+              aria-label={`Let ${name} go`}
+              onClick={() => setAsks(true)}
+            >
+              Let go
+            </Button>
+            {id !== me && <LostAccess id={id} name={name} onDone={onDone} />}
+          </Group>
         )}
       </Table.Td>
     </Table.Tr>
+  );
+}
+
+/** For whoever forgot the password or lost the telephone: a link that is handed over, and the end of the second factor. */
+function LostAccess({
+  id,
+  name,
+  onDone,
+}: {
+  id: string;
+  name: string;
+  onDone: RowProps['onDone'];
+}) {
+  const [make, { isLoading }] = useMakeResetMutation();
+  const [end] = useEndFactorOfMutation();
+  const [link, setLink] = useState('');
+  const [opened, setOpened] = useState(false);
+  const close = () => {
+    setOpened(false);
+    setLink('');
+  };
+  const makeLink = async () => {
+    const answer = await make(id);
+    if (answer.error) await onDone(answer);
+    else setLink(new URL(answer.data.path, window.location.href).href);
+  };
+  return (
+    <>
+      <Button
+        size="sm"
+        mih={44}
+        variant="subtle"
+        aria-label={`${name} cannot get in`}
+        onClick={() => setOpened(true)}
+      >
+        Cannot get in
+      </Button>
+      <Modal
+        opened={opened}
+        onClose={close}
+        title={`${name} cannot get in`}
+        closeButtonProps={{ 'aria-label': 'Close' }}
+      >
+        <Stack>
+          <Text>
+            A link for a new password is good for an hour, and signs {name} out everywhere once it
+            is used. Hand it over yourself, and be sure to whom.
+          </Text>
+          {link ? (
+            <TextInput
+              label="The link, shown this once"
+              size="md"
+              readOnly
+              value={link}
+              onFocus={({ currentTarget }) => currentTarget.select()}
+            />
+          ) : (
+            <Button variant="default" size="md" loading={isLoading} onClick={() => void makeLink()}>
+              Make a link
+            </Button>
+          )}
+          <Text>Where the telephone with the codes is lost, the password alone lets in again.</Text>
+          <Button variant="default" size="md" onClick={() => void end(id).then(onDone).then(close)}>
+            End the second factor
+          </Button>
+        </Stack>
+      </Modal>
+    </>
   );
 }
 

@@ -1,4 +1,12 @@
-import { invitedSchema, openSessionsSchema, peopleSchema, type Role } from '@katharos/contract';
+import {
+  begunFactorSchema,
+  factorSchema,
+  factorWordsSchema,
+  invitedSchema,
+  openSessionsSchema,
+  peopleSchema,
+  type Role,
+} from '@katharos/contract';
 import type { z } from 'zod';
 import { api } from '../data/api.ts';
 
@@ -24,6 +32,33 @@ const peopleApi = api.injectEndpoints({
     removePerson: build.mutation<null, string>({
       query: (id) => ({ url: `/people/${id}`, method: 'DELETE' }),
     }),
+    makeReset: build.mutation<z.infer<typeof invitedSchema>, string>({
+      query: (id) => ({ url: `/people/${id}/reset`, method: 'POST' }),
+      responseSchema: invitedSchema,
+    }),
+    endFactorOf: build.mutation<null, string>({
+      query: (id) => ({ url: `/people/${id}/second-factor`, method: 'DELETE' }),
+    }),
+    factor: build.query<z.infer<typeof factorSchema>, void>({
+      query: () => '/session/second-factor',
+      responseSchema: factorSchema,
+      keepUnusedDataFor: 0,
+    }),
+    beginFactor: build.mutation<z.infer<typeof begunFactorSchema>, string>({
+      query: (password) => ({ url: '/session/second-factor', method: 'POST', body: { password } }),
+      responseSchema: begunFactorSchema,
+    }),
+    proveFactor: build.mutation<z.infer<typeof factorWordsSchema>, string>({
+      query: (code) => ({ url: '/session/second-factor', method: 'PUT', body: { code } }),
+      responseSchema: factorWordsSchema,
+    }),
+    endFactor: build.mutation<null, string>({
+      query: (password) => ({
+        url: '/session/second-factor/end',
+        method: 'POST',
+        body: { password },
+      }),
+    }),
     openSessions: build.query<z.infer<typeof openSessionsSchema>, void>({
       query: () => '/session/all',
       responseSchema: openSessionsSchema,
@@ -42,6 +77,12 @@ const peopleApi = api.injectEndpoints({
 });
 
 export const {
+  useMakeResetMutation,
+  useEndFactorOfMutation,
+  useFactorQuery,
+  useBeginFactorMutation,
+  useProveFactorMutation,
+  useEndFactorMutation,
   useChangePasswordMutation,
   useChangeRoleMutation,
   useEndOtherSessionsMutation,

@@ -1,8 +1,8 @@
-import { credentialsSchema } from '@katharos/contract';
+import { askResetSchema, credentialsSchema } from '@katharos/contract';
 import { checkInput } from '@katharos/words';
-import { Button, Stack, TextInput } from '@mantine/core';
+import { Button, Stack, Text, TextInput } from '@mantine/core';
 import { type ChangeEvent, type FormEvent, useState } from 'react';
-import { troubleOf, useSignInMutation } from '../data/api.ts';
+import { troubleOf, useAskResetMutation, useSignInMutation } from '../data/api.ts';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 
@@ -19,6 +19,11 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
   const [signIn, { isLoading, error }] = useSignInMutation();
   const [credentials, setCredentials] = useState(demo ?? { email, password: '' });
   const [tried, setTried] = useState(false);
+  const [code, setCode] = useState('');
+  const trouble = error ? troubleOf(error) : undefined;
+  // Once a code was asked for, it is asked for until somebody is in.
+  const [needsCode, setNeedsCode] = useState(false);
+  if (trouble?.path === 'code' && !needsCode) setNeedsCode(true);
   const checked = checkInput(credentialsSchema, credentials);
   const errorOf = (field: 'email' | 'password') =>
     tried && !checked.ok ? checked.faults.find(({ path }) => path === field)?.sentence : undefined;
@@ -32,7 +37,10 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
     event.preventDefault();
     setTried(true);
     if (!checked.ok) return;
-    const answer = await signIn(checked.value);
+    const answer = await signIn({
+      ...checked.value,
+      ...(needsCode && code.trim() ? { code: code.trim() } : {}),
+    });
     if (!answer.error) onDone();
   };
   return (
@@ -52,11 +60,61 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
           {...inputOf('email')}
         />
         <PasswordBox of="current" label="Password" {...inputOf('password')} />
-        {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+        {needsCode && (
+          <TextInput
+            label="Code"
+            description="Of your telephone, or one of your words."
+            size="md"
+            autoComplete="one-time-code"
+            inputMode="text"
+            autoFocus
+            value={code}
+            onChange={({ currentTarget: { value } }) => setCode(value)}
+          />
+        )}
+        {trouble && (
+          <Tone
+            kind={trouble.code === 'second-factor-needed' ? 'warn' : 'bad'}
+            head={trouble.message}
+            role="alert"
+          />
+        )}
         <Button type="submit" size="md" loading={isLoading}>
           Sign in
         </Button>
+        <Forgotten email={credentials.email} />
       </Stack>
     </form>
+  );
+}
+
+/** A link by mail, for whoever forgot; it is not told whether there is such an account. */
+function Forgotten({ email }: { email: string }) {
+  const [ask, { isLoading, isSuccess, error }] = useAskResetMutation();
+  const [fault, setFault] = useState('');
+  const send = () => {
+    const checked = checkInput(askResetSchema, { email });
+    setFault(checked.ok ? '' : 'Enter your e-mail above first.');
+    if (checked.ok) void ask(checked.value);
+  };
+  if (isSuccess) {
+    return (
+      <Text size="sm" role="status">
+        If somebody signs in with this address, a link for a new password is on its way. Without
+        mail, the owner of the firm can make one under People.
+      </Text>
+    );
+  }
+  return (
+    <div>
+      <Button variant="subtle" size="md" px={0} loading={isLoading} onClick={send}>
+        The password is forgotten
+      </Button>
+      {(fault || error) && (
+        <Text size="sm" c="red" role="alert">
+          {fault || troubleOf(error).message}
+        </Text>
+      )}
+    </div>
   );
 }
