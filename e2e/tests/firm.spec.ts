@@ -4,7 +4,7 @@ import { demoSignIn } from '@katharos/server/demo';
 import { Secret, TOTP } from 'otpauth';
 import { check } from '../support/access.ts';
 import { expect, test } from '../support/app.ts';
-import { enter, saved, seedJob } from '../support/job.ts';
+import { enter, field, saved, seedJob } from '../support/job.ts';
 
 test('what was done is read in sentences, and a job is brought back to what it was', async ({
   page,
@@ -20,19 +20,19 @@ test('what was done is read in sentences, and a job is brought back to what it w
   await page.getByRole('link', { name: 'What was done' }).click();
   await page.getByLabel('Find').fill('fennimore');
   const log = page.getByRole('region', { name: 'What was done' });
-  await expect(log.getByText('Water temperature: 14 C → 9 C')).toBeVisible();
+  await expect(log.getByText('Water temperature: 14 °C → 9 °C')).toBeVisible();
   await page.getByRole('button', { name: 'Check the log' }).click();
   await expect(page.getByText(/^All [\d,]+ entries hold\./)).toBeVisible();
   await check(page);
 
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`/log?job=${address.replace('/jobs/', '')}`);
-  const entry = page.getByRole('listitem').filter({ hasText: '11 C → 14 C' });
+  const entry = page.getByRole('listitem').filter({ hasText: '11 °C → 14 °C' });
   await entry.getByRole('button', { name: 'As it was then' }).click();
   await entry.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(page.getByText('Water temperature: 9 C → 14 C')).toBeVisible();
+  await expect(page.getByText('Water temperature: 9 °C → 14 °C')).toBeVisible();
   await page.goto(`${address}/survey`);
-  await expect(page.getByText('14 °C').first()).toBeVisible();
+  await expect(await field(page, 'Water temperature')).toHaveValue(/^14/);
 });
 
 test('a household’s data are removed at their request, after the choice of the papers was explained', async ({

@@ -1,5 +1,15 @@
 import type { AuditCode, AuditEntry } from '@katharos/contract';
-import { type FieldName, type Patch, type Stage, stages } from '@katharos/job';
+import { hasUnit } from '@katharos/core';
+import {
+  detailFields,
+  type FieldName,
+  type Patch,
+  type QuantityField,
+  type Stage,
+  stages,
+  surveyFields,
+  visitFields,
+} from '@katharos/job';
 import { fieldWords } from './fields.ts';
 import { roleNames } from './people.ts';
 import type { Reader } from './reader.ts';
@@ -79,9 +89,20 @@ export function auditSentence({ code, content }: AuditEntry, reader: Reader): st
 const isReading = (value: unknown): value is { value: number; unit: string } =>
   typeof value === 'object' && value !== null && 'value' in value && 'unit' in value;
 
-const said = (value: unknown, reader: Reader): string => {
+const fields: Readonly<Record<string, QuantityField>> = {
+  ...surveyFields,
+  ...detailFields,
+  ...visitFields,
+};
+
+const said = (value: unknown, path: readonly string[], reader: Reader): string => {
   if (value === undefined || value === null || value === '') return 'nothing';
-  if (isReading(value)) return `${reader.plainNumber(value.value)} ${value.unit}`;
+  if (isReading(value)) {
+    const field = path.map((key) => fields[key]).findLast((one) => one !== undefined);
+    return field && hasUnit(field.dimension, value.unit)
+      ? reader.entered(field.dimension, value)
+      : `${reader.plainNumber(value.value)} ${value.unit}`;
+  }
   if (typeof value === 'object') return 'something else';
   return text(value) || (value ? 'yes' : 'no');
 };
@@ -105,7 +126,7 @@ export function changedLines(entry: AuditEntry, reader: Reader): string[] {
       (value) => typeof value !== 'object' || value === null || isReading(value),
     );
     return isPlain
-      ? `${placeOf(path)}: ${said(before, reader)} → ${said(after, reader)}`
+      ? `${placeOf(path)}: ${said(before, path, reader)} → ${said(after, path, reader)}`
       : placeOf(path);
   });
   return [...new Set(lines)];

@@ -24,7 +24,15 @@ export function SecondFactor() {
         A code of your telephone beside the password: who has the one alone does not get in. Any
         program for codes by time will do; it needs no line.
       </Text>
-      {words && <Words words={words} onDone={() => setWords(null)} />}
+      {words && (
+        <Words
+          words={words}
+          onDone={() => {
+            setWords(null);
+            void refetch();
+          }}
+        />
+      )}
       {!data && <Skeleton height={60} />}
       {data &&
         !words &&
