@@ -7,6 +7,7 @@ export const apiErrors = {
   'invalid-input': 400,
   'common-password': 400,
   'not-signed-in': 401,
+  'let-go': 401,
   'wrong-credentials': 401,
   'second-factor-needed': 401,
   'wrong-code': 403,

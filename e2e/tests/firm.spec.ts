@@ -93,6 +93,7 @@ test('a second factor is set up with a telephone, asked for at the next sign-in,
 
 test('a forgotten password is set by the link that is mailed', async ({ page, browser, app }) => {
   await page.goto('/people');
+  await expect(page.getByRole('table', { name: 'Who works here' })).toBeVisible();
   const invite = page.getByRole('region', { name: 'Invite somebody' });
   await invite.getByLabel('Name').fill('Tace Bowmore');
   await invite.getByRole('button', { name: 'Make a link' }).click();

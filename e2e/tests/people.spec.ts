@@ -59,7 +59,29 @@ test('an owner invites a helper, who records and may not issue, and is let go wh
   await page.getByRole('button', { name: 'Yes, Pip Harrow goes' }).click();
   await expect(page.getByRole('button', { name: 'Let Pip Harrow go' })).toHaveCount(0);
   await tds.press('Enter');
-  await expect(helper.getByRole('dialog', { name: /sign in/i })).toBeVisible();
+  await expect(helper).toHaveURL(/\/sign-in\?gone/);
+  await expect(helper.getByText('You do not work in this firm any more')).toBeVisible();
+  // What the browser kept for pages without a line is gone with it.
+  const kept = await helper.evaluate(async () => {
+    const named = await indexedDB.databases();
+    const counts = named.map(
+      ({ name }) =>
+        new Promise<number>((resolve) => {
+          const opening = indexedDB.open(name!);
+          opening.onsuccess = () => {
+            const { objectStoreNames } = opening.result;
+            if (!objectStoreNames.contains('jobs')) return resolve(0);
+            const reading = opening.result.transaction(['jobs', 'deeds']);
+            const [jobs, deeds] = ['jobs', 'deeds'].map((store) =>
+              reading.objectStore(store).count(),
+            );
+            reading.oncomplete = () => resolve(jobs!.result + deeds!.result);
+          };
+        }),
+    );
+    return (await Promise.all(counts)).reduce((sum, count) => sum + count, 0);
+  });
+  expect(kept).toBe(0);
   const { document } = (await (await page.request.get(`/api${address}`)).json()) as Job;
   expect(document.survey.readings.temperature!.value).toBe(11);
   expect(document.survey.readings.feedTds!.value).not.toBe(777);

@@ -28,7 +28,6 @@ const views: View[] = [
   { file: 'proposal', job: 'Odalys', path: 'proposal', whole: true },
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
-  { file: 'plumb-tubes', job: 'Odalys', path: 'plumb?view=tubes', whole: true },
   { file: 'plumb-parts', job: 'Odalys', path: 'plumb?view=parts', whole: true },
   { file: 'flush-phone', job: 'Hathersage', path: 'flush?whole', phone: true },
   { file: 'verify', job: 'Senna', path: 'verify', whole: true },
@@ -37,6 +36,7 @@ const views: View[] = [
   { file: 'diary', path: '/diary' },
   { file: 'firm', path: '/firm', whole: true },
   { file: 'instruments', path: '/instruments' },
+  { file: 'part', path: '/catalogue/part/heron-2' },
   // Last: the waterline stays open once it was opened.
   {
     file: 'size-dark',

@@ -8,6 +8,7 @@ export const apiErrorSentences: Record<ApiErrorCode, string> = {
   'common-password':
     'This password is one of those that are tried first. Take several words that do not belong together.',
   'not-signed-in': 'Sign in first.',
+  'let-go': 'You do not work in this firm any more. What this browser kept of it is forgotten.',
   'wrong-credentials': 'This e-mail and password do not belong together.',
   'second-factor-needed': 'Enter the code that your telephone shows, or one of your words.',
   'wrong-code': 'This code is not the one of this half minute, or it was used already.',

@@ -152,6 +152,6 @@ export async function removePerson(
     { removedAt: now, email: `removed:${user.id}`, passwordHash: '' },
     { transaction },
   );
-  await SessionRow.destroy({ where: { firmId, userId: id }, transaction });
+  await SessionRow.update({ letGo: true }, { where: { firmId, userId: id }, transaction });
   return user.name;
 }

@@ -3,7 +3,7 @@ import { parse } from 'cookie';
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { Config } from '../base/config.ts';
 import { ApiError } from '../http/apiError.ts';
-import { findSession, sessionDays } from './sessionRepository.ts';
+import { findSession, isLetGo, sessionDays } from './sessionRepository.ts';
 
 /** Behind TLS the browser itself holds it to this host, this path and a safe line. */
 export const cookieName = ({ behindTls }: Config): string =>
@@ -33,7 +33,8 @@ export const requireSession =
   async (request, response, next) => {
     const token = tokenOf(request, config);
     const found = token ? await findSession(token, new Date()) : undefined;
-    if (!token || !found) throw new ApiError('not-signed-in');
+    if (!token || !found)
+      throw new ApiError(token && (await isLetGo(token)) ? 'let-go' : 'not-signed-in');
     if (found.prolonged) setCookie(response, token, config);
     response.locals.session = found.session;
     next();

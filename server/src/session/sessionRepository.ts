@@ -59,7 +59,7 @@ export async function findSession(
        expires_at as "expiresAt", seen_at as "seenAt"
      from sessions join users on users.firm_id = sessions.firm_id and users.id = sessions.user_id
        join firms on firms.id = sessions.firm_id
-     where token_hash = :tokenHash and expires_at > :now and opened_at > :oldest and removed_at is null`,
+     where token_hash = :tokenHash and expires_at > :now and opened_at > :oldest and removed_at is null and not let_go`,
     {
       replacements: {
         tokenHash: hashToken(token),
@@ -101,6 +101,10 @@ interface SessionFound {
   expiresAt: Date;
   seenAt: Date;
 }
+
+/** Whether a token was of somebody who is gone. */
+export const isLetGo = async (token: string): Promise<boolean> =>
+  (await SessionRow.count({ where: { tokenHash: hashToken(token), letGo: true } })) > 0;
 
 export async function closeSession(token: string): Promise<void> {
   await SessionRow.destroy({ where: { tokenHash: hashToken(token) } });

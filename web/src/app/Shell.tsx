@@ -3,7 +3,7 @@ import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import { useDisclosure } from '@mantine/hooks';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
@@ -32,7 +32,7 @@ const TimerWatch = lazy(async () => ({
 
 /** The frame of every signed-in page: mark, units, appearance, account. */
 export function Shell() {
-  const { data: session, isLoading, error } = useSessionQuery();
+  const { data: session, isLoading, error, refetch } = useSessionQuery();
   const location = useLocation();
   const [shortcuts, { open, close }] = useDisclosure(false);
   // Some keyboards need Shift for it and some do not.
@@ -42,9 +42,15 @@ export function Shell() {
   ]);
   const isOver = error !== undefined && troubleOf(error).code === 'not-signed-in';
   const signedOut = useAppSelector((state) => state.line.line.kind === 'signed-out');
+  // Whether one may sign in again, or is gone for good, is asked of the server.
+  useEffect(() => {
+    if (signedOut) void refetch();
+  }, [signedOut, refetch]);
+  const isGone = error !== undefined && troubleOf(error).code === 'let-go';
   const updated = useAppSelector((state) => state.line.updated);
   useLine(session?.user.id);
   if (isLoading) return <Loader aria-label="Opening" m="xl" />;
+  if (isGone) return <Navigate to="/sign-in?gone" replace />;
   if (isOver && !session) {
     return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname)}`} replace />;
   }

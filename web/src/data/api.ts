@@ -52,6 +52,10 @@ export const api = createApi({
         const { finishSignOut } = await import('./endSession.ts');
         if ((await finishSignOut()) === 'signed-out') return { error: signedOut };
         const answer = await ask('/session');
+        if (answer.error && troubleOf(answer.error).code === 'let-go') {
+          const { forgetKept } = await import('./endSession.ts');
+          await forgetKept();
+        }
         return answer.error ? { error: answer.error } : { data: sessionSchema.parse(answer.data) };
       },
       providesTags: ['Session'],

@@ -10,10 +10,15 @@ const pending = 'sign-out';
  */
 export async function endSession(): Promise<void> {
   await setFlag(pending, true).catch(() => undefined);
+  await forgetKept();
+  await finishSignOut();
+}
+
+/** Forgets whatever this browser keeps of a firm: on signing out, and when the server says that one does not work there any more. */
+export async function forgetKept(): Promise<void> {
   await forgetAll({ deeds: true }).catch(() => undefined);
   forgetTyped();
   await forgetFiles();
-  await finishSignOut();
 }
 
 /** Tells the server of a sign-out that it has not heard of; nothing else is asked of it before. */

@@ -1,5 +1,6 @@
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { useMetaQuery } from '../data/api.ts';
+import { Tone } from '../ui/Tone.tsx';
 import { SignInForm } from './SignInForm.tsx';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { Container, Loader, Stack, Text, Title } from '@mantine/core';
@@ -27,6 +28,11 @@ export function SignInPage() {
             <Title order={1}>Katharos</Title>
             <Text c="dimmed">From the first reading at the tap to a verified system.</Text>
           </div>
+          {params.has('gone') && (
+            <Tone kind="warn" head="You do not work in this firm any more" role="status">
+              What this browser kept of it is forgotten.
+            </Tone>
+          )}
           {isLoading && <Loader aria-label="Opening" />}
           {error && <LoadTrouble message="The server cannot be reached" onRetry={refetch} />}
           {meta &&

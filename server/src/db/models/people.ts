@@ -66,6 +66,8 @@ export class SessionRow extends Model<
   declare seenAt: Date;
   /** What the browser says of itself. */
   declare device: string;
+  /** Its person is gone: a browser that comes with it is told to forget what it keeps. */
+  declare letGo: CreationOptional<boolean>;
 }
 
 /** Somebody who may join by a link. */
@@ -129,6 +131,7 @@ export function definePeople(sequelize: Sequelize): void {
       openedAt: required(DataTypes.DATE),
       seenAt: required(DataTypes.DATE),
       device: text(),
+      letGo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },
     { ...options, sequelize, tableName: 'sessions' },
   );
