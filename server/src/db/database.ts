@@ -5,7 +5,7 @@ import { defineModels } from './models.ts';
 export type SlowQuery = (statement: string, ms: number) => void;
 
 /** What is waited for at most, ms: a connection, a lock, a statement. Beyond, the request is answered that the database is busy. */
-const patience = { acquire: 5000, lock: 4000, statement: 15000 } as const;
+const patience = { acquire: 8000, lock: 8000, statement: 15000 } as const;
 const slowMs = 500;
 
 /** A statement's text without what stands in quotes: documents, names and searches belong in no log. */
