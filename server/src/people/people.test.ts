@@ -131,7 +131,7 @@ describe('letting somebody go', () => {
     const { agent: leaver, id } = await joined('Lorn', 'installer');
     await leaver.post('/api/jobs').send({ name: 'By Lorn' }).expect(201);
     await owner.delete(`/api/people/${id}`).expect(204);
-    expect(errorOf(await leaver.get('/api/jobs')).code).toBe('not-signed-in');
+    expect(errorOf(await leaver.get('/api/jobs')).code).toBe('let-go');
     const again = request(server.app).post('/api/session');
     const answer = await again.send({ email: 'lorn@guild.example', password: good });
     expect(errorOf(answer).code).toBe('wrong-credentials');

@@ -33,8 +33,8 @@ export const requireSession =
   async (request, response, next) => {
     const token = tokenOf(request, config);
     const found = token ? await findSession(token, new Date()) : undefined;
-    if (!token || !found)
-      throw new ApiError(token && (await isLetGo(token)) ? 'let-go' : 'not-signed-in');
+    if (token && !found && (await isLetGo(token))) throw new ApiError('let-go');
+    if (!token || !found) throw new ApiError('not-signed-in');
     if (found.prolonged) setCookie(response, token, config);
     response.locals.session = found.session;
     next();
