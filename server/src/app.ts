@@ -66,7 +66,7 @@ export interface AppParts {
   setupCode: string;
   changes: Changes;
   mill: PaperMill;
-  post: Pick<Postman, 'soon' | 'deliver'>;
+  post: Pick<Postman, 'soon' | 'deliver' | 'forget'>;
 }
 
 /** Builds the whole server as one handler, without a port, so that tests run it as it is. */
@@ -150,7 +150,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   // Files and papers first: their addresses are more particular than a job's own.
   router.use('/jobs', jobFileRoutes(sequelize), paperRoutes(sequelize, mill));
   router.use('/jobs/:job/photographs', photographRoutes(sequelize));
-  router.use('/jobs/:job/person', small, personRoutes(sequelize));
+  router.use('/jobs/:job/person', small, personRoutes(sequelize, post));
   router.use('/jobs/:job/household', requireRightToChange('write'), householdRoutes(sequelize));
   router.use('/jobs', jsonBody('document'), onlyPlainText, jobRoutes(sequelize));
   router.get('/board', async (_request, response) => {

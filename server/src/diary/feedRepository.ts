@@ -1,8 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { FeedRow, FirmRow } from '../db/models.ts';
-
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('base64url');
+import { hashToken, newToken } from '../sealing/token.ts';
 
 /** When a person's feed was made; null where there is none. */
 export async function feedOf(firmId: string, userId: string): Promise<Date | null> {
@@ -17,7 +15,7 @@ export async function makeFeed(
   now: Date,
   transaction: Transaction,
 ): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await FeedRow.upsert(
     { firmId, userId, tokenHash: hashToken(token), madeAt: now },
     { transaction },

@@ -5,6 +5,7 @@ import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Sequelize } from 'sequelize';
 import { recorded } from '../audit/auditRepository.ts';
+import { isToken } from '../sealing/token.ts';
 import { doerOf } from '../session/doer.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
@@ -63,7 +64,7 @@ export function feedRoutes(sequelize: Sequelize, mill: PaperMill): Router {
   });
   router.get('/:token.ics', limit, async (request, response) => {
     const { token } = request.params;
-    const feed = /^[\w-]{43}$/.test(String(token)) ? await findFeed(String(token)) : undefined;
+    const feed = isToken(String(token)) ? await findFeed(String(token)) : undefined;
     if (!feed) throw new ApiError('not-found');
     const { firm, userId } = feed;
     const now = Date.now();

@@ -1,10 +1,9 @@
 import type { RecallRow } from '@katharos/contract';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import { containing } from '../db/like.ts';
 
 /** Households that are listed. */
 const most = 1000;
-
-const like = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
 
 /**
  * Every household in which a part still stands that was put in at a visit, by the part's name and its batch; what was changed since is not
@@ -52,7 +51,7 @@ export async function recall(
      where firm_id = :firmId and standing.part ilike :part and standing.batch ilike :batch
      order by jobs.name, standing.day, standing.part limit ${most}`,
     {
-      replacements: { firmId, part: like(part), batch: like(batch) },
+      replacements: { firmId, part: containing(part), batch: containing(batch) },
       type: QueryTypes.SELECT,
     },
   );

@@ -1,5 +1,6 @@
 import type { JobSummary } from '@katharos/contract';
 import { literal, Op, QueryTypes, type WhereOptions } from 'sequelize';
+import { containing } from '../db/like.ts';
 import { JobRow } from '../db/models.ts';
 
 /** Why a job was found, where its name and address do not show it. */
@@ -12,7 +13,6 @@ const mostRead = 500;
 const wordsOf = (search: string): string[] =>
   search.split(/\s+/).filter(Boolean).slice(0, mostWords);
 const escaped = (text: string): string => JobRow.sequelize!.escape(text);
-const pattern = (word: string): string => escaped(`%${word.replace(/[\\%_]/g, '\\$&')}%`);
 
 /** A figure, and how far what it was rounded from may lie from it. */
 function figureOf(word: string): { from: number; to: number } | undefined {
@@ -36,7 +36,7 @@ export function isFoundBy(firmId: string, search: string): WhereOptions {
       {
         [Op.and]: wordsOf(search).map((word) => {
           const figure = figureOf(word);
-          const text = `found_lower like ${pattern(word.toLowerCase())}`;
+          const text = `found_lower like ${escaped(containing(word.toLowerCase()))}`;
           return literal(figure ? `(${text} or ${isReadAt(firmId, figure)})` : text);
         }),
       },

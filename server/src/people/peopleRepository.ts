@@ -1,14 +1,12 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Person, Role } from '@katharos/contract';
 import { Op, type Transaction } from 'sequelize';
 import { FirmRow, InvitationRow, SessionRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
+import { hashToken, newToken } from '../sealing/token.ts';
 
 /** Days for which a link of an invitation can be used. */
 const invitationDays = 7;
-
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('base64url');
 
 export async function peopleOf(firmId: string): Promise<Person[]> {
   const rows = await UserRow.findAll({
@@ -41,7 +39,7 @@ export async function invite(
   now: Date,
   transaction: Transaction,
 ): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await InvitationRow.create(
     {
       firmId,

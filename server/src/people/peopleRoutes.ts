@@ -9,6 +9,7 @@ import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { isCommonPassword } from '../session/commonPasswords.ts';
 import { hashPassword } from '../session/passwords.ts';
+import { isToken } from '../sealing/token.ts';
 import { requireRight } from '../session/requireRight.ts';
 import { makeReset } from '../session/reset.ts';
 import { endFactor } from '../session/secondFactor.ts';
@@ -109,15 +110,13 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   return router;
 }
 
-const tokenForm = /^[\w-]{43}$/;
-
 /** Behind a link of an invitation: without a session, as signing in is. */
 export function joinRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
   router.use(limitTries(config.signInTries * 10));
   router.get('/:token', async (request, response) => {
     const { token } = request.params;
-    const found = tokenForm.test(token) ? await findInvitation(token, new Date()) : undefined;
+    const found = isToken(token) ? await findInvitation(token, new Date()) : undefined;
     if (!found) throw new ApiError('not-found');
     const { name, role } = found.row;
     response.json({ firm: found.firm.name, name, role });
@@ -125,7 +124,7 @@ export function joinRoutes(config: Config, sequelize: Sequelize): Router {
   router.post('/:token', async (request, response) => {
     const { token } = request.params;
     const { name, email, password } = validate(joinSchema, request.body);
-    const found = tokenForm.test(token) ? await findInvitation(token, new Date()) : undefined;
+    const found = isToken(token) ? await findInvitation(token, new Date()) : undefined;
     if (!found) throw new ApiError('not-found');
     if (isCommonPassword(password, [name, email, found.firm.name]))
       throw new ApiError('common-password', { path: 'password' });

@@ -11,12 +11,12 @@ import { isCommonPassword } from '../session/commonPasswords.ts';
 import { deviceOf } from '../session/doer.ts';
 import { endLinesOf } from '../session/openLines.ts';
 import { hashPassword } from '../session/passwords.ts';
-import { findReset, makeReset, resetMinutes, useReset } from '../session/reset.ts';
+import { findReset, makeReset, resetMinutes, takeReset } from '../session/reset.ts';
 import { findUserByEmail } from '../session/sessionRepository.ts';
+import { isToken } from '../sealing/token.ts';
 import { limitTries } from '../session/sessionRoutes.ts';
 import { forgetFailures } from '../session/tries.ts';
 
-const tokenForm = /^[\w-]{43}$/;
 const asksPerWindow = 5;
 
 /** A forgotten password: asked for by mail, set by the link in it. Nobody learns here who has an account. */
@@ -53,20 +53,20 @@ export function resetRoutes(
   router.use(limitTries(config.signInTries * 10));
   router.get('/:token', async (request, response) => {
     const { token } = request.params;
-    const user = tokenForm.test(token) ? await findReset(token, new Date()) : undefined;
+    const user = isToken(token) ? await findReset(token, new Date()) : undefined;
     if (!user) throw new ApiError('not-found');
     response.json({ name: user.name });
   });
   router.put('/:token', async (request, response) => {
     const { token } = request.params;
     const { password } = validate(resetSchema, request.body);
-    const found = tokenForm.test(token) ? await findReset(token, new Date()) : undefined;
+    const found = isToken(token) ? await findReset(token, new Date()) : undefined;
     if (!found) throw new ApiError('not-found');
     if (isCommonPassword(password, [found.name, found.email]))
       throw new ApiError('common-password', { path: 'password' });
     const hash = await hashPassword(password, config.passwordCost);
     const user = await sequelize.transaction(async (transaction) => {
-      const set = await useReset(token, hash, new Date(), transaction);
+      const set = await takeReset(token, hash, new Date(), transaction);
       const doer = { firmId: set.firmId, by: set.name, device: deviceOf(request) };
       const about = { kind: 'person', id: set.id, name: set.name } as const;
       await record(doer, { code: 'password-reset', ...about }, transaction);

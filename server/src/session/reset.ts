@@ -1,12 +1,10 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import { PasswordResetRow, SessionRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
+import { hashToken, newToken } from '../sealing/token.ts';
 
 /** Minutes for which a link is good. */
 export const resetMinutes = 60;
-
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('base64url');
 
 /** Makes a link's token, which is nowhere kept; the one before is good no more. */
 export async function makeReset(
@@ -16,7 +14,7 @@ export async function makeReset(
   transaction: Transaction,
 ): Promise<string> {
   await PasswordResetRow.destroy({ where: { firmId, userId }, transaction });
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   const expiresAt = new Date(now.getTime() + resetMinutes * 60_000);
   await PasswordResetRow.create(
     { firmId, userId, tokenHash: hashToken(token), expiresAt },
@@ -40,7 +38,7 @@ export async function findReset(token: string, now: Date): Promise<UserRow | und
 }
 
 /** Sets the password by a link, once, and ends every session. The second factor stays. */
-export async function useReset(
+export async function takeReset(
   token: string,
   passwordHash: string,
   now: Date,

@@ -1,8 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Role, Session } from '@katharos/contract';
 import type { FirmSettings } from '@katharos/job';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { SessionRow, UserRow } from '../db/models.ts';
+import { hashToken, newToken } from '../sealing/token.ts';
 
 /** Days that a sign-in lasts without being used. */
 export const sessionDays = 30;
@@ -11,9 +11,6 @@ export const sessionDays = 30;
 const oldestDays = 180;
 /** How exactly it is known when a session was used last, ms. */
 const seenEveryMs = 5 * 60_000;
-
-/** Only the hash of a token is stored: who reads the table cannot sign in with it. */
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('base64url');
 
 const expiry = (now: Date): Date => new Date(now.getTime() + sessionDays * 86400e3);
 
@@ -33,7 +30,7 @@ export async function findUserByEmail(email: string): Promise<UserForSignIn | un
 
 /** Opens a session and returns its token, which is nowhere kept. Sessions past their time are swept on the way. */
 export async function openSession(user: UserForSignIn, device: string, now: Date): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await SessionRow.destroy({ where: { expiresAt: { [Op.lt]: now } } });
   await SessionRow.create({
     tokenHash: hashToken(token),

@@ -1,6 +1,6 @@
 import { changePasswordSchema, type Session, signInSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
-import { recorded } from '../audit/auditRepository.ts';
+import { noted, recorded } from '../audit/auditRepository.ts';
 import { deviceOf, doerOf } from './doer.ts';
 import { endLinesOf } from './openLines.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -61,9 +61,6 @@ export async function startSession(
   return found.session;
 }
 
-/** Where what is written into the log is all that is done. */
-const nothing = () => Promise.resolve();
-
 /** Sign in, who am I, sign out; the password, and where else one is signed in. */
 export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
@@ -98,7 +95,7 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     const session = await startSession(user, config, request, response);
     const { id, name } = session.user;
     const doer = { firmId: session.firm.id, by: name, device: deviceOf(request) };
-    await recorded(sequelize, doer, { code: 'signed-in', kind: 'person', id, name }, nothing);
+    await noted(sequelize, doer, { code: 'signed-in', kind: 'person', id, name });
     response.status(201).json(session);
   });
 
