@@ -43,13 +43,12 @@ export const auditCodes = [
   'instrument-kept',
   'calibration-noted',
   'archive-saved',
-  'customer-exported',
   'customer-removed',
 ] as const;
 export type AuditCode = (typeof auditCodes)[number];
 
 /** What an entry is about, by which it is found again. */
-export const subjectKinds = ['firm', 'person', 'job', 'part', 'instrument', 'van'] as const;
+export const subjectKinds = ['firm', 'person', 'job', 'part', 'instrument'] as const;
 export type SubjectKind = (typeof subjectKinds)[number];
 
 /** What an entry says in plain values; a person's removal takes it out and leaves its hash. */

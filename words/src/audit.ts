@@ -76,7 +76,6 @@ const deeds: Record<AuditCode, (name: string, data: Data, reader: Reader) => str
   'instrument-kept': (name) => `changed the instrument ${name}`,
   'calibration-noted': (name) => `calibrated ${name}`,
   'archive-saved': () => 'took the whole firm along as a file',
-  'customer-exported': (name) => `exported what is kept of ${name}`,
   'customer-removed': () => 'removed a household’s data at their request',
 };
 

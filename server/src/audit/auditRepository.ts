@@ -1,9 +1,11 @@
 import type { AuditCode, AuditEntry, auditQuerySchema, SubjectKind } from '@katharos/contract';
 import { literal, Op, type Sequelize, type Transaction } from 'sequelize';
 import type { z } from 'zod';
+import { containing } from '../db/like.ts';
 import { AuditRow } from '../db/models.ts';
 import { hashOf } from '../sealing/hash.ts';
-import { noSeal, salted, type SealedEntry, sealOfEntry } from '../sealing/logSeal.ts';
+import { noSeal } from '../sealing/chain.ts';
+import { salted, type SealedEntry, sealOfEntry } from '../sealing/logSeal.ts';
 
 /** Who does something, from where. */
 export interface Doer {
@@ -82,6 +84,10 @@ export const recorded = <T>(
     return result;
   });
 
+/** What is written down and changes nothing else: that somebody came in, or took something along. */
+export const noted = (sequelize: Sequelize, doer: Doer, done: Done): Promise<void> =>
+  recorded(sequelize, doer, done, () => Promise.resolve());
+
 const plain = (row: AuditRow): AuditEntry => ({
   seq: row.seq,
   at: row.at.toISOString(),
@@ -95,7 +101,6 @@ export async function auditPage(
   firmId: string,
   { search, kind, subject, before, limit }: z.output<typeof auditQuerySchema>,
 ) {
-  const pattern = `%${search.replace(/[\\%_]/g, '\\$&')}%`;
   const rows = await AuditRow.findAll({
     where: {
       [Op.and]: [
@@ -106,7 +111,7 @@ export async function auditPage(
         // Who did it, on what; not what lies deeper in what was changed.
         search
           ? literal(
-              `(content->>'by' || ' ' || (content->>'name')) ilike ${AuditRow.sequelize!.escape(pattern)}`,
+              `(content->>'by' || ' ' || (content->>'name')) ilike ${AuditRow.sequelize!.escape(containing(search))}`,
             )
           : {},
       ],

@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { auditQuerySchema } from '@katharos/contract';
 import { Router } from 'express';
 import { validate } from '../http/validate.ts';
@@ -21,11 +23,11 @@ export function logRoutes(): Router {
     response
       .type('application/jsonl')
       .setHeader('Content-Disposition', 'attachment; filename="log.jsonl"');
-    for await (const entry of logOf(sessionOf(response).firm.id)) {
-      if (!response.write(`${JSON.stringify(entry)}\n`))
-        await new Promise((resolve) => response.once('drain', resolve));
-    }
-    response.end();
+    await pipeline(Readable.from(logLines(sessionOf(response).firm.id)), response);
   });
   return router;
+}
+
+async function* logLines(firmId: string): AsyncGenerator<string> {
+  for await (const entry of logOf(firmId)) yield `${JSON.stringify(entry)}\n`;
 }

@@ -1,7 +1,8 @@
 import type { CertificateLink, PaperRecord, Seal } from '@katharos/contract';
 import { Op, type Transaction } from 'sequelize';
 import { FirmRow, PaperRow, SealRow } from '../db/models.ts';
-import { type FullLink, noSeal, sealOf } from '../sealing/seal.ts';
+import { noSeal } from '../sealing/chain.ts';
+import { type FullLink, sealOf } from '../sealing/seal.ts';
 
 /** Seals a certificate to the firm's last one. Two that are issued at once wait for each other at the firm's row. */
 export async function sealCertificate(

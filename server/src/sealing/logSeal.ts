@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { AuditCode, AuditContent, AuditReport, SubjectKind } from '@katharos/contract';
+import { followChain } from './chain.ts';
 import { hashOf } from './hash.ts';
 
 /** An entry as it is kept: its content beside a hash of it, so that the content can go and the chain still holds. */
@@ -15,8 +16,6 @@ export interface SealedEntry {
   before: string;
   seal: string;
 }
-
-export const noSeal = '';
 
 export const salted = (content: AuditContent): AuditContent & { salt: string } => ({
   ...content,
@@ -37,18 +36,16 @@ export const sealOfEntry = ({
 
 /** Follows a firm's log from its first entry, and says where it does not hold. */
 export async function checkLog(entries: AsyncIterable<SealedEntry>): Promise<AuditReport> {
-  const report: AuditReport = { count: 0, last: null, faults: [], emptied: 0 };
-  for await (const entry of entries) {
-    const { seq, seal } = entry;
-    const say = (fault: AuditReport['faults'][number]['fault']) =>
-      report.faults.push({ seq, fault });
-    if (seq !== (report.last?.seq ?? 0) + 1) say('missing-before');
-    else if (entry.before !== (report.last?.seal ?? noSeal)) say('not-joined');
-    if (sealOfEntry(entry) !== seal) say('seal');
-    if (entry.content === null) report.emptied += 1;
-    else if (hashOf(entry.content) !== entry.contentHash) say('content');
-    report.count += 1;
-    report.last = { seq, seal };
-  }
-  return report;
+  const faults: AuditReport['faults'] = [];
+  let emptied = 0;
+  const { count, last } = await followChain(
+    entries,
+    (one) => ({ place: one.seq, before: one.before, seal: one.seal, sealNow: sealOfEntry(one) }),
+    ({ seq, content, contentHash }, found) => {
+      found.forEach((fault) => faults.push({ seq, fault }));
+      if (content === null) emptied += 1;
+      else if (hashOf(content) !== contentHash) faults.push({ seq, fault: 'content' });
+    },
+  );
+  return { count, last: last && { seq: last.place, seal: last.seal }, faults, emptied };
 }
