@@ -22,6 +22,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { plainText, rowsHash } from '@katharos/server';
 import pg from 'pg';
 import { dataFolder, firmFolder } from './installation.ts';
 import { ended } from './processes.ts';
@@ -56,16 +57,29 @@ async function withDatabase(work: (url: string) => Promise<void>): Promise<void>
   }
 }
 
+/** A database's address as PostgreSQL's programs read it from their environment: an argument is seen by everybody on the machine. */
+function addressIn(url: string): NodeJS.ProcessEnv {
+  const { hostname, port, username, password, pathname } = new URL(url);
+  return {
+    ...process.env,
+    PGHOST: hostname,
+    PGPORT: port || '5432',
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGDATABASE: decodeURIComponent(pathname.slice(1)),
+  };
+}
+
 /** Every table with its rows and a hash over them in a fixed order, as one moment shows it. */
 export async function tablesOf(client: pg.Client): Promise<Manifest['tables']> {
+  await client.query(plainText);
   const { rows } = await client.query<{ name: string }>(
     "select tablename as name from pg_tables where schemaname = 'public' order by 1",
   );
   const tables: Manifest['tables'] = {};
   for (const { name } of rows) {
-    // The database sums what each row hashes to, so that a million rows take no memory and their order is no matter.
     const { rows: found } = await client.query<{ rows: string; hash: string }>(
-      `select count(*) as rows, coalesce(sum(('x' || substr(md5(t::text), 1, 15))::bit(60)::bigint), 0)::text as hash from "${name}" t`,
+      `select count(*) as rows, ${rowsHash('t')} as hash from "${name}" t`,
     );
     tables[name] = { rows: Number(found[0]!.rows), hash: found[0]!.hash };
   }
@@ -87,8 +101,8 @@ export async function backUp(
     const { rows } = await client.query<{ id: string }>('select pg_export_snapshot() as id');
     const dump = spawn(
       join(programs, 'pg_dump'),
-      ['--format=custom', `--snapshot=${rows[0]!.id}`, '--no-owner', '--no-acl', url],
-      { stdio: ['ignore', 'pipe', 'inherit'] },
+      ['--format=custom', `--snapshot=${rows[0]!.id}`, '--no-owner', '--no-acl'],
+      { stdio: ['ignore', 'pipe', 'inherit'], env: addressIn(url) },
     );
     const hash = createHash('sha256');
     const out = createWriteStream(unfinished, { mode: 0o600 });
@@ -142,10 +156,10 @@ export async function bringBack(
     const programs = await findOrInstall(postgresServer);
     const restore = spawn(
       join(programs, 'pg_restore'),
-      ['--exit-on-error', '--single-transaction', '--no-owner', '--no-acl', '--dbname', url].concat(
-        manifest.encrypted ? plain : file,
-      ),
-      { stdio: ['ignore', 'inherit', 'inherit'] },
+      ['--exit-on-error', '--single-transaction', '--no-owner', '--no-acl', '--dbname']
+        .concat(addressIn(url).PGDATABASE!)
+        .concat(manifest.encrypted ? plain : file),
+      { stdio: ['ignore', 'inherit', 'inherit'], env: addressIn(url) },
     );
     if ((await ended(restore)) !== 0) throw new Error('pg_restore failed.');
     const found = await tablesOf(client);

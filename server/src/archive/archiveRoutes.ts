@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { recorded } from '../audit/auditRepository.ts';
+import { noted } from '../audit/auditRepository.ts';
 import { doerOf } from '../session/doer.ts';
 import { requireRight } from '../session/requireRight.ts';
 import { sessionOf } from '../session/requireSession.ts';
@@ -12,9 +12,7 @@ export function archiveRoutes(sequelize: Sequelize): Router {
   router.get('/', requireRight('people'), async (request, response) => {
     const { firm } = sessionOf(response);
     const about = { kind: 'firm', id: firm.id, name: firm.name } as const;
-    await recorded(sequelize, doerOf(request, response), { code: 'archive-saved', ...about }, () =>
-      Promise.resolve(),
-    );
+    await noted(sequelize, doerOf(request, response), { code: 'archive-saved', ...about });
     const now = new Date();
     const name = `katharos-${now.toISOString().slice(0, 10)}.zip`;
     response

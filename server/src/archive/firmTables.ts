@@ -1,3 +1,4 @@
+import { rowsHash } from '../db/rowsHash.ts';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 
 /**
@@ -61,9 +62,21 @@ export async function stateOf(
 ): Promise<{ rows: number; hash: string }> {
   const list = columns.map((column) => `"${column}"`).join(', ');
   const [found] = await sequelize.query<{ rows: string; hash: string }>(
-    `select count(*) as rows, coalesce(sum(('x' || substr(md5(r::text), 1, 15))::bit(60)::bigint), 0)::text as hash
+    `select count(*) as rows, ${rowsHash('r')} as hash
      from (select ${list} from "${name}" where ${firmColumn} = :firmId) r`,
     { replacements: { firmId }, type: QueryTypes.SELECT, transaction },
   );
   return { rows: Number(found!.rows), hash: found!.hash };
+}
+
+/** The migration that the schema stands at. */
+export async function lastMigration(
+  sequelize: Sequelize,
+  transaction: Transaction,
+): Promise<string> {
+  const [last] = await sequelize.query<{ name: string }>(
+    'select name from migrations order by name desc limit 1',
+    { type: QueryTypes.SELECT, transaction },
+  );
+  return last!.name;
 }

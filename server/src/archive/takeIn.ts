@@ -3,7 +3,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { z } from 'zod';
 import { hasOwner } from '../firm/firmRepository.ts';
-import { firmTables, stateOf } from './firmTables.ts';
+import { firmTables, lastMigration, stateOf } from './firmTables.ts';
 import { archiveFormat, archiveVersion, photographPath } from './writeArchive.ts';
 
 const manifestSchema = z.object({
@@ -60,13 +60,10 @@ export async function takeIn(sequelize: Sequelize, file: string): Promise<number
       throw new Error('This archive was written by a newer version of the program.');
     return await sequelize.transaction(async (transaction) => {
       await sequelize.query('set local statement_timeout = 0', { transaction });
-      const [last] = await sequelize.query<{ name: string }>(
-        'select name from migrations order by name desc limit 1',
-        { type: QueryTypes.SELECT, transaction },
-      );
-      if (last!.name !== manifest.migration)
+      const here = await lastMigration(sequelize, transaction);
+      if (here !== manifest.migration)
         throw new Error(
-          `This archive is of another version of the program (${manifest.migration}, here ${last!.name}).`,
+          `This archive is of another version of the program (${manifest.migration}, here ${here}).`,
         );
       let count = 0;
       for (const table of await firmTables(sequelize, transaction)) {

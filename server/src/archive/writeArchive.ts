@@ -6,7 +6,8 @@ import { QueryTypes, type Sequelize, Transaction } from 'sequelize';
 import yazl from 'yazl';
 import { z } from 'zod';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
-import { type FirmTable, firmTables, stateOf } from './firmTables.ts';
+import { PhotographRow } from '../db/models.ts';
+import { type FirmTable, firmTables, lastMigration, stateOf } from './firmTables.ts';
 
 export const archiveFormat = 'katharos-firm';
 export const archiveVersion = 1;
@@ -25,17 +26,30 @@ It holds names, addresses and telephone numbers: keep it as you keep your keys.
 
 const atATime = 200;
 
-/** Rows of a table in one moment, a few at a time. */
-async function* rowsOf(
-  sequelize: Sequelize,
-  { name, firmColumn, columns }: FirmTable,
-  firmId: string,
-  transaction: Transaction,
-): AsyncGenerator<Record<string, unknown>> {
-  const list = columns.map((column) => `"${column}"`).join(', ');
+/** What is read of a firm, in the one moment of a transaction. */
+interface Reading {
+  sequelize: Sequelize;
+  firmId: string;
+  transaction: Transaction;
+}
+
+/** Columns as they stand in a line: a photograph's bytes are a file beside it. */
+const lineColumns = ({ name, columns }: FirmTable): string =>
+  columns
+    .map((column) =>
+      name === 'photographs' && column === 'bytes' ? 'null as bytes' : `"${column}"`,
+    )
+    .join(', ');
+
+/** Rows of a table, each a line, a few at a time. */
+async function* linesOf(
+  { sequelize, firmId, transaction }: Reading,
+  table: FirmTable,
+): AsyncGenerator<string> {
+  const { name, firmColumn } = table;
   const cursor = `rows_${name}`;
   await sequelize.query(
-    `declare ${cursor} no scroll cursor for select to_jsonb(r) as row from (select ${list} from "${name}" where ${firmColumn} = :firmId) r`,
+    `declare ${cursor} no scroll cursor for select to_jsonb(r) as row from (select ${lineColumns(table)} from "${name}" where ${firmColumn} = :firmId) r`,
     { replacements: { firmId }, transaction },
   );
   for (;;) {
@@ -43,13 +57,16 @@ async function* rowsOf(
       `fetch ${atATime} from ${cursor}`,
       { type: QueryTypes.SELECT, transaction },
     );
-    for (const { row } of rows) yield row;
+    for (const { row } of rows) yield `${JSON.stringify(row)}\n`;
     if (rows.length < atATime) break;
   }
   await sequelize.query(`close ${cursor}`, { transaction });
 }
 
-/** Writes a firm as one file: everything of one moment, as others work on. */
+/**
+ * Writes a firm as one file: everything of one moment, as others work on. Whoever stops taking it ends it.
+ * Nothing is held in memory but what is on its way.
+ */
 export async function writeArchive(
   sequelize: Sequelize,
   firmId: string,
@@ -58,78 +75,78 @@ export async function writeArchive(
 ): Promise<void> {
   const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ;
   await sequelize.transaction({ isolationLevel }, async (transaction) => {
-    await sequelize.query('set local idle_in_transaction_session_timeout = 0', { transaction });
+    // A line may be slow, and a firm large.
+    await sequelize.query(
+      'set local idle_in_transaction_session_timeout = 0; set local statement_timeout = 0',
+      { transaction },
+    );
     const zip = new yazl.ZipFile();
-    const sending = pipeline(zip.outputStream, to);
-    const tables = await firmTables(sequelize, transaction);
-    const state: Record<string, { rows: number; hash: string }> = {};
-    for (const table of tables)
-      state[table.name] = await stateOf(sequelize, table, firmId, transaction);
-    const [last] = await sequelize.query<{ name: string }>(
-      'select name from migrations order by name desc limit 1',
-      { type: QueryTypes.SELECT, transaction },
-    );
-    const text = (path: string, content: string) => zip.addBuffer(Buffer.from(content), path);
-    const manifest = {
-      format: archiveFormat,
-      version: archiveVersion,
-      madeAt: now.toISOString(),
-      migration: last!.name,
-      firmId,
-      tables: state,
-    };
-    text('README.txt', readme);
-    text('manifest.json', JSON.stringify(manifest, null, 2));
-    text(
-      'schema/job.schema.json',
-      JSON.stringify(z.toJSONSchema(jobDocumentSchema, { io: 'input', unrepresentable: 'any' })),
-    );
-    text('csv/catalogue.csv', writeCatalogue(await firmParts(firmId)));
-    text('csv/jobs.csv', await jobsCsv(sequelize, firmId, transaction));
-    for (const table of tables) {
-      await added(
-        zip,
-        `tables/${table.name}.jsonl`,
-        lines(sequelize, table, firmId, transaction, zip),
-      );
-    }
-    zip.end();
-    await sending;
+    await Promise.all([
+      pipeline(zip.outputStream, to),
+      fill(zip, { sequelize, firmId, transaction }, now),
+    ]);
   });
 }
 
-/** Each row a line; a photograph's bytes stand beside, as the picture that they are. */
-async function* lines(
-  sequelize: Sequelize,
-  table: FirmTable,
-  firmId: string,
-  transaction: Transaction,
-  zip: yazl.ZipFile,
-): AsyncGenerator<string> {
-  for await (const row of rowsOf(sequelize, table, firmId, transaction)) {
-    if (table.name === 'photographs') {
-      const { id, bytes } = row as { id: string; bytes: string };
-      zip.addBuffer(Buffer.from(bytes.slice(2), 'hex'), photographPath(id), { compress: false });
-      row.bytes = null;
-    }
-    yield `${JSON.stringify(row)}\n`;
+async function fill(zip: yazl.ZipFile, reading: Reading, now: Date): Promise<void> {
+  const { sequelize, firmId, transaction } = reading;
+  const tables = await firmTables(sequelize, transaction);
+  const state: Record<string, { rows: number; hash: string }> = {};
+  for (const table of tables)
+    state[table.name] = await stateOf(sequelize, table, firmId, transaction);
+  const manifest = {
+    format: archiveFormat,
+    version: archiveVersion,
+    madeAt: now.toISOString(),
+    migration: await lastMigration(sequelize, transaction),
+    firmId,
+    tables: state,
+  };
+  const schema = z.toJSONSchema(jobDocumentSchema, { io: 'input', unrepresentable: 'any' });
+  const text = (path: string, content: string) => zip.addBuffer(Buffer.from(content), path);
+  text('README.txt', readme);
+  text('manifest.json', JSON.stringify(manifest, null, 2));
+  text('schema/job.schema.json', JSON.stringify(schema));
+  text('csv/catalogue.csv', writeCatalogue(await firmParts(firmId)));
+  text('csv/jobs.csv', await jobsCsv(reading));
+  for (const table of tables)
+    await added(zip, `tables/${table.name}.jsonl`, linesOf(reading, table));
+  for (const id of await photographIds(reading)) {
+    const bytes = await photographOf(reading, id);
+    await added(zip, photographPath(id), Readable.from([bytes]));
   }
+  zip.end();
 }
 
 export const photographPath = (id: string): string => `photographs/${id}.jpg`;
 
-/** Adds a file whose lines come one after the other, and waits until they have come. */
-async function added(zip: yazl.ZipFile, path: string, of: AsyncGenerator<string>): Promise<void> {
+/** Adds a file whose content comes piece by piece, and waits until it has gone. */
+async function added(
+  zip: yazl.ZipFile,
+  path: string,
+  of: AsyncIterable<string | Buffer>,
+): Promise<void> {
   const stream = new PassThrough();
-  zip.addReadStream(stream, path);
+  // Pictures are squeezed already.
+  zip.addReadStream(stream, path, { compress: !path.startsWith('photographs/') });
   await pipeline(Readable.from(of), stream);
 }
 
-async function jobsCsv(
-  sequelize: Sequelize,
-  firmId: string,
-  transaction: Transaction,
-): Promise<string> {
+async function photographIds({ sequelize, firmId, transaction }: Reading): Promise<string[]> {
+  const rows = await sequelize.query<{ id: string }>(
+    'select id from photographs where firm_id = :firmId order by id',
+    { replacements: { firmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ id }) => id);
+}
+
+async function photographOf({ firmId, transaction }: Reading, id: string): Promise<Buffer> {
+  const where = { firmId, id };
+  const row = await PhotographRow.findOne({ where, attributes: ['bytes'], transaction });
+  return row!.bytes;
+}
+
+async function jobsCsv({ sequelize, firmId, transaction }: Reading): Promise<string> {
   const rows = await sequelize.query<Record<string, unknown>>(
     `select number, name, address, phone, email, stage, finished, updated_at, updated_by from jobs
      where firm_id = :firmId and removed_at is null order by number`,

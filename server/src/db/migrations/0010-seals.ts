@@ -1,5 +1,6 @@
 import { DataTypes, type QueryInterface, QueryTypes } from 'sequelize';
-import { noSeal, type Sealed, sealOf } from '../../sealing/seal.ts';
+import { noSeal } from '../../sealing/chain.ts';
+import { type Sealed, sealOf } from '../../sealing/seal.ts';
 
 const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
 const key = (type: DataTypes.DataType) => ({ ...required(type), primaryKey: true });
