@@ -20,20 +20,23 @@ export const nobody = 'Removed at their request';
 /**
  * Takes what is known of a household out of a job: name, address, telephone, mail, notes, photographs, letters, its page and what it said on
  * it, and what the log says of the job. The system, its readings and its years stay, for whoever has to know what was built in; papers
- * stay where the law has them kept, or go with it all.
+ * stay where the law has them kept, or go with it all. Returns the letters that were written, for wherever they were laid; nothing where there
+ * is no such job.
  */
 export async function forgetPerson(
   { firmId, jobId }: Whose,
   papers: 'kept' | 'removed',
   transaction: Transaction,
-): Promise<boolean> {
+): Promise<string[] | undefined> {
   const row = await JobRow.findOne({
     where: { firmId, id: jobId },
     lock: transaction.LOCK.UPDATE,
     transaction,
   });
-  if (!row) return false;
+  if (!row) return undefined;
   const where = { firmId, jobId };
+  const letters = await LetterRow.findAll({ where, attributes: ['id'], transaction });
+  const written = letters.map(({ id }) => id);
   await HouseholdWordRow.destroy({ where, transaction });
   await HouseholdPageRow.destroy({ where, transaction });
   await PhotographRow.destroy({ where, transaction });
@@ -50,7 +53,7 @@ export async function forgetPerson(
   await emptyEntries(firmId, { kind: 'job', id: jobId }, transaction);
   if (papers === 'removed') {
     await row.destroy({ transaction });
-    return true;
+    return written;
   }
   const document = structuredClone(row.document);
   document.customer = { name: nobody, address: '', phone: '', note: '' };
@@ -76,5 +79,5 @@ export async function forgetPerson(
     },
     { transaction },
   );
-  return true;
+  return written;
 }

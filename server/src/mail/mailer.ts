@@ -1,10 +1,12 @@
-import { mkdir, rename, writeFile } from 'node:fs/promises';
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import nodemailer, { type SentMessageInfo, type Transport, type Transporter } from 'nodemailer';
 
 /** Hands letters to the mail. */
 export interface Mailer {
   send: (letter: OutgoingLetter) => Promise<void>;
+  /** Takes letters out of wherever they were laid; what a mail server took is out of reach. */
+  forget: (ids: readonly string[]) => Promise<void>;
   close: () => void;
 }
 
@@ -23,6 +25,9 @@ export interface MailWays {
   /** Folder into which letters are laid. */
   outbox: string;
 }
+
+const messageIdOf = (id: string): string => `<${id}@katharos>`;
+const fileOf = (messageId: string): string => `${messageId.replace(/[^\w.-]/g, '')}.eml`;
 
 /**
  * The stand-in for a mail server: lays every letter as a message (RFC 5322, `.eml`) into a folder, whole or not at all. It is a transport
@@ -46,8 +51,7 @@ function outboxTransport(folder: string): Transport<SentMessageInfo> {
           done(fault, null);
           return;
         }
-        const name = `${messageId.replace(/[^\w.-]/g, '')}.eml`;
-        lay(content, name).then(
+        lay(content, fileOf(messageId)).then(
           () => done(null, { envelope, messageId }),
           (error: Error) => done(error, null),
         );
@@ -66,7 +70,11 @@ export function openMailer({ smtpUrl, outbox }: MailWays): Mailer {
     : nodemailer.createTransport(outboxTransport(outbox));
   return {
     send: async ({ id, from, to, subject, text }) => {
-      await transporter.sendMail({ messageId: `<${id}@katharos>`, from, to, subject, text });
+      await transporter.sendMail({ messageId: messageIdOf(id), from, to, subject, text });
+    },
+    forget: async (ids) => {
+      if (smtpUrl) return;
+      for (const id of ids) await rm(join(outbox, fileOf(messageIdOf(id))), { force: true });
     },
     close: () => transporter.close(),
   };

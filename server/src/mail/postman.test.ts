@@ -48,7 +48,11 @@ function mailer(refuses: (letter: OutgoingLetter) => boolean = () => false) {
     if (refuses(letter)) throw new Error('550');
     taken.push(letter);
   };
-  return { taken, asked, mailer: { send, close: () => undefined } };
+  return {
+    taken,
+    asked,
+    mailer: { send, forget: () => Promise.resolve(), close: () => undefined },
+  };
 }
 const send = (by: Mailer) => sendWaiting(server.sequelize, by, 'a@firm.example', () => new Date());
 const waiting = () => LetterRow.count({ where: { sentAt: null } });

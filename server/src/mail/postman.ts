@@ -10,6 +10,8 @@ export interface Postman {
   soon: () => void;
   /** Hands over one that is of no job and kept nowhere; whoever waits for it asks again where it does not come. */
   deliver: (letter: Omit<OutgoingLetter, 'from'>) => void;
+  /** Letters of a household that asks to be forgotten. */
+  forget: (ids: readonly string[]) => Promise<void>;
   /** After the round that is under way. */
   stop: () => Promise<void>;
 }
@@ -50,6 +52,11 @@ export function postman(
   return {
     soon,
     deliver,
+    forget: async (ids) => {
+      // What is on its way this moment would be laid a moment later.
+      await round;
+      await mailer.forget(ids);
+    },
     stop: async () => {
       clearInterval(timer);
       await round;

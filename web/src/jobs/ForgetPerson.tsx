@@ -35,7 +35,8 @@ export function ForgetPerson({ job, onClose }: { job: JobSummary; onClose: () =>
         </Text>
         <Text>
           Removed are name, address, telephone, mail, notes, photographs, letters, the household’s
-          page and what the log says of this job. It cannot be brought back.
+          page and what the log says of this job. It cannot be brought back. A certificate that goes
+          leaves its place in the firm’s chain, which says from then on that its content is missing.
         </Text>
         <Radio.Group
           label="Papers that were handed over"
