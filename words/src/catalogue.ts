@@ -275,6 +275,10 @@ function coreFaults(part: Part, known: ReadonlySet<string>): PartFault[] {
   return faults;
 }
 
+/** What a part may hold: what is in use, and what it held before, for a part that was retired since is still in it. */
+export const mayHold = (inUse: ReadonlySet<string>, before: Part | undefined) =>
+  new Set([...inUse, ...(before ? heldIds(before) : [])]);
+
 /**
  * A part held against what a part must be, against the core, and against the catalogue that it will stand in.
  * @param known ids of parts that it may hold
@@ -327,10 +331,14 @@ export function differing(before: Part, after: Part): string[] {
   });
 }
 
-/** What a file would do to a catalogue, line by line; nothing is done. */
+/**
+ * What a file would do to a catalogue, line by line; nothing is done.
+ * @param retired ids of parts that nothing may hold anew
+ */
 export function catalogueChanges(
   text: string,
   parts: readonly Part[],
+  retired: ReadonlySet<string> = new Set(),
 ): { ok: true; changes: CatalogueChange[]; unknown: string[] } | { ok: false; sentence: string } {
   const read = readCatalogue(text, parts);
   if (read.kind === 'no-table') {
@@ -343,14 +351,15 @@ export function catalogueChanges(
   if (read.kind === 'too-long') {
     return { ok: false, sentence: `No more than ${read.most} lines are taken at once.` };
   }
-  const known = new Set([...parts.map(({ id }) => id), ...read.rows.map(({ id }) => id)]);
+  const inUse = parts.map(({ id }) => id).filter((id) => !retired.has(id));
+  const known = new Set([...inUse, ...read.rows.map(({ id }) => id)]);
   const judged = () => read.rows.map((row) => judgedLine(row, known));
   // What is refused is not there for another to hold, and that may refuse the other.
   for (let refused = -1, changes = judged(); ; changes = judged()) {
     const out = changes.filter(({ verdict }) => verdict.kind === 'refused');
     if (out.length === refused) return { ok: true, changes, unknown: read.unknown };
     refused = out.length;
-    const kept = new Set(parts.map(({ id }) => id));
+    const kept = new Set(inUse);
     for (const { id } of out) if (!kept.has(id)) known.delete(id);
   }
 }
@@ -362,7 +371,7 @@ function judgedLine(
   const row = { line, id, name };
   const cells = faults.map(({ path, fault }) => ({ path, sentence: cellSentence(fault) }));
   if (cells.length > 0) return { ...row, verdict: { kind: 'refused', faults: cells } };
-  const checked = checkPart(part, known);
+  const checked = checkPart(part, mayHold(known, before ?? undefined));
   if (!checked.ok) return { ...row, verdict: { kind: 'refused', faults: checked.faults } };
   if (!before) return { ...row, verdict: { kind: 'new', part: checked.part } };
   const paths = differing(before, checked.part);

@@ -1,7 +1,7 @@
 import type { CataloguePart, NewPrice } from '@katharos/contract';
 import type { Part } from '@katharos/core';
 import { heldIds } from '@katharos/job';
-import { checkPart } from '@katharos/words';
+import { checkPart, mayHold } from '@katharos/words';
 import type { Transaction } from 'sequelize';
 import { PartPriceRow, PartRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -53,12 +53,14 @@ export async function changeParts(
   });
   const byId = new Map(rows.map((row) => [row.partId, row]));
   const sentIds = changes.map(({ part }) => String((part as { id?: unknown } | null)?.id));
-  const known = new Set([...byId.keys(), ...sentIds]);
+  const inUse = rows.filter(({ retiredAt }) => retiredAt === null).map(({ partId }) => partId);
+  const available = new Set([...inUse, ...sentIds]);
   let position = Math.max(-1, ...rows.map((row) => row.position));
   const changed: ChangedPart[] = [];
   const seen = new Set<string>();
   for (const [i, { part: candidate, version }] of changes.entries()) {
-    const checked = checkPart(candidate, known);
+    const row = byId.get(sentIds[i]!);
+    const checked = checkPart(candidate, mayHold(available, row?.part));
     if (!checked.ok) {
       const [{ path, sentence } = { path: '', sentence: '' }] = checked.faults;
       throw new ApiError('invalid-input', {
@@ -67,7 +69,6 @@ export async function changeParts(
       });
     }
     const { part } = checked;
-    const row = byId.get(part.id);
     const isStale = (row?.version ?? null) !== version;
     if (isStale || seen.has(part.id) || (row && row.part.kind !== part.kind)) {
       throw new ApiError('part-changed', { path: `changes.${i}` });
@@ -95,7 +96,9 @@ export async function retirePart(
   retiredAt: Date | null,
   transaction: Transaction,
 ): Promise<Part> {
-  const rows = await PartRow.findAll({ where: { firmId }, transaction });
+  const lock = transaction.LOCK.UPDATE;
+  const order: [string, string][] = [['partId', 'ASC']];
+  const rows = await PartRow.findAll({ where: { firmId }, order, lock, transaction });
   const row = rows.find((one) => one.partId === partId);
   if (!row) throw new ApiError('not-found');
   const inUse = new Set(rows.filter((one) => !one.retiredAt).map((one) => one.partId));

@@ -99,11 +99,11 @@ export function CatalogueFilePage() {
 
 const kinds = ['refused', 'new', 'changed', 'same'] as const;
 type Verdict = (typeof kinds)[number];
-const verdictWords: Record<Verdict, { head: string; none: string }> = {
-  refused: { head: 'Not taken', none: 'Every line is understood.' },
-  new: { head: 'New', none: '' },
-  changed: { head: 'Changed', none: '' },
-  same: { head: 'As it is already', none: '' },
+const verdictWords: Record<Verdict, string> = {
+  refused: 'Not taken',
+  new: 'New',
+  changed: 'Changed',
+  same: 'As it is already',
 };
 
 const counted = (reader: Reader, count: number, what: 'part' | 'line'): string =>
@@ -117,7 +117,10 @@ function Preview({ given, entries }: { given: Given; entries: readonly Catalogue
   const navigate = useNavigate();
   const [send, { isLoading }] = useChangePartsMutation();
   const parts = useMemo(() => entries.map(({ part }) => part), [entries]);
-  const read = useMemo(() => catalogueChanges(given.text, parts), [given.text, parts]);
+  const read = useMemo(() => {
+    const retired = entries.filter(({ retiredAt }) => retiredAt !== null);
+    return catalogueChanges(given.text, parts, new Set(retired.map(({ part }) => part.id)));
+  }, [given.text, parts, entries]);
   const deed = useRef(newId());
   if (!read.ok) return <Tone kind="bad" head={read.sentence} role="alert" />;
   const { changes, unknown } = read;
@@ -152,7 +155,7 @@ function Preview({ given, entries }: { given: Given; entries: readonly Catalogue
           {given.name}
         </Title>
         <Text role="status">
-          {kinds.map((kind) => `${verdictWords[kind].head}: ${of(kind).length}`).join(' · ')}
+          {kinds.map((kind) => `${verdictWords[kind]}: ${of(kind).length}`).join(' · ')}
         </Text>
         {unknown.length > 0 && (
           <Text size="sm" mt="xs">
@@ -199,7 +202,7 @@ function Lines({
   const reader = useReader();
   const [all, setAll] = useState(false);
   const shown = all ? changes : changes.slice(0, firstShown);
-  const { head } = verdictWords[kind];
+  const head = verdictWords[kind];
   return (
     <section className="panel" aria-label={head}>
       <details open={kind !== 'same'}>

@@ -1,7 +1,7 @@
 import { limits } from '@katharos/core';
-import { ActionIcon, Button, Group, Stack, Text } from '@mantine/core';
-import IconTrash from '@tabler/icons-react/dist/esm/icons/IconTrash.mjs';
+import { Button, Group } from '@mantine/core';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
+import { EditedList, TakeOut } from './EditedList.tsx';
 
 interface Point {
   flowLPerH: number;
@@ -34,50 +34,42 @@ export function CurveEditor({ label, value, fault, readOnly, onChange }: Props) 
     onChange([...points, { flowLPerH, boostBar: last ? Math.max(last.boostBar - 0.5, 0) : 5 }]);
   };
   return (
-    <fieldset style={{ border: 0, padding: 0, margin: 0 }} disabled={readOnly}>
-      <legend>{label}</legend>
-      <Stack gap={6}>
-        {points.map((point, i) => (
-          <Group key={i} gap="xs" wrap="nowrap" align="start">
-            <MeasureInput
-              aria-label={`Flow of point ${i + 1}`}
-              keptAs={`flow-${i}`}
-              measure={{ dimension: 'flow', range: flowRange }}
-              value={point.flowLPerH}
-              wanted="The flow at which the boost was read."
-              readOnly={readOnly}
-              onCommit={(flowLPerH) => flowLPerH !== undefined && put(i, { flowLPerH })}
-            />
-            <MeasureInput
-              aria-label={`Boost of point ${i + 1}`}
-              keptAs={`boost-${i}`}
-              measure={{ dimension: 'pressure', range: limits.boostBar }}
-              value={point.boostBar}
-              wanted="What the pump adds at this flow."
-              readOnly={readOnly}
-              onCommit={(boostBar) => boostBar !== undefined && put(i, { boostBar })}
-            />
-            <ActionIcon
-              variant="default"
-              size={44}
-              aria-label={`Take point ${i + 1} out`}
-              onClick={() => onChange(points.filter((_, at) => at !== i))}
-            >
-              <IconTrash size={18} />
-            </ActionIcon>
-          </Group>
-        ))}
-        {fault && (
-          <Text c="red" size="sm" role="alert">
-            {fault}
-          </Text>
-        )}
-        <Group>
-          <Button variant="default" mih={44} onClick={add}>
-            Add a point
-          </Button>
+    <EditedList
+      label={label}
+      fault={fault}
+      readOnly={readOnly}
+      rows={points.map((point, i) => (
+        <Group key={i} gap="xs" wrap="nowrap" align="start">
+          <MeasureInput
+            aria-label={`Flow of point ${i + 1}`}
+            keptAs={`flow-${i}`}
+            measure={{ dimension: 'flow', range: flowRange }}
+            value={point.flowLPerH}
+            wanted="The flow at which the boost was read."
+            readOnly={readOnly}
+            onCommit={(flowLPerH) => flowLPerH !== undefined && put(i, { flowLPerH })}
+          />
+          <MeasureInput
+            aria-label={`Boost of point ${i + 1}`}
+            keptAs={`boost-${i}`}
+            measure={{ dimension: 'pressure', range: limits.boostBar }}
+            value={point.boostBar}
+            wanted="What the pump adds at this flow."
+            readOnly={readOnly}
+            onCommit={(boostBar) => boostBar !== undefined && put(i, { boostBar })}
+          />
+          <TakeOut
+            label={`Take point ${i + 1} out`}
+            onClick={() => onChange(points.filter((_, at) => at !== i))}
+          />
         </Group>
-      </Stack>
-    </fieldset>
+      ))}
+    >
+      <Group>
+        <Button variant="default" mih={44} onClick={add}>
+          Add a point
+        </Button>
+      </Group>
+    </EditedList>
   );
 }

@@ -2,9 +2,9 @@ import type { CataloguePart } from '@katharos/contract';
 import { fittingRoles, portSizes } from '@katharos/core';
 import type { PartField } from '@katharos/job';
 import { fittingRoleWords } from '@katharos/words';
-import { ActionIcon, Group, NativeSelect, Stack, Text } from '@mantine/core';
-import IconTrash from '@tabler/icons-react/dist/esm/icons/IconTrash.mjs';
+import { Group, NativeSelect, Text } from '@mantine/core';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
+import { EditedList, TakeOut } from './EditedList.tsx';
 
 type ListField = PartField & { type: 'list' };
 type Item = string | Record<string, unknown>;
@@ -36,63 +36,55 @@ export function HeldEditor({ field, label, value, fault, entries, readOnly, onCh
   const add = (name: string) =>
     onChange([...items, count === 'none' ? name : { [keyOf[of]]: name, [countOf[count]]: 1 }]);
   return (
-    <fieldset style={{ border: 0, padding: 0, margin: 0 }} disabled={readOnly}>
-      <legend>{label}</legend>
-      <Stack gap={6}>
-        {items.map((item, i) => (
-          <Group key={nameOf(item)} gap="xs" wrap="nowrap">
-            <Text style={{ flex: 1, minWidth: 0 }}>{labelOf(nameOf(item))}</Text>
-            {count !== 'none' && (
-              <MeasureInput
-                aria-label={`How ${count === 'metres' ? 'much' : 'many'}: ${labelOf(nameOf(item))}`}
-                keptAs={`${field.path}-${nameOf(item)}`}
-                w={110}
-                measure={
-                  count === 'metres'
-                    ? { dimension: 'length', range: { min: 0.1, max: 100 } }
-                    : { dimension: 'count', range: { min: 1, max: 100 }, whole: true }
-                }
-                value={(item as Record<string, number>)[countOf[count]]}
-                wanted="1 or more."
-                readOnly={readOnly}
-                onCommit={(next) => {
-                  if (next === undefined) return;
-                  onChange(
-                    items.map((one, at) =>
-                      at === i ? { ...(one as object), [countOf[count]]: next } : one,
-                    ),
-                  );
-                }}
-              />
-            )}
-            <ActionIcon
-              variant="default"
-              size={44}
-              aria-label={`Take ${labelOf(nameOf(item))} out`}
-              onClick={() => onChange(items.filter((_, at) => at !== i))}
-            >
-              <IconTrash size={18} />
-            </ActionIcon>
-          </Group>
-        ))}
-        {fault && (
-          <Text c="red" size="sm" role="alert">
-            {fault}
-          </Text>
-        )}
-        {!readOnly && choices.length > 0 && (
-          <NativeSelect
-            aria-label={`Add to: ${label}`}
-            size="md"
-            value=""
-            data={[{ value: '', label: 'Add …' }, ...choices]}
-            onChange={({ currentTarget: { value: name } }) => {
-              if (name) add(name);
-            }}
+    <EditedList
+      label={label}
+      fault={fault}
+      readOnly={readOnly}
+      rows={items.map((item, i) => (
+        <Group key={nameOf(item)} gap="xs" wrap="nowrap">
+          <Text style={{ flex: 1, minWidth: 0 }}>{labelOf(nameOf(item))}</Text>
+          {count !== 'none' && (
+            <MeasureInput
+              aria-label={`How ${count === 'metres' ? 'much' : 'many'}: ${labelOf(nameOf(item))}`}
+              keptAs={`${field.path}-${nameOf(item)}`}
+              w={110}
+              measure={
+                count === 'metres'
+                  ? { dimension: 'length', range: { min: 0.1, max: 100 } }
+                  : { dimension: 'count', range: { min: 1, max: 100 }, whole: true }
+              }
+              value={(item as Record<string, number>)[countOf[count]]}
+              wanted="1 or more."
+              readOnly={readOnly}
+              onCommit={(next) => {
+                if (next === undefined) return;
+                onChange(
+                  items.map((one, at) =>
+                    at === i ? { ...(one as object), [countOf[count]]: next } : one,
+                  ),
+                );
+              }}
+            />
+          )}
+          <TakeOut
+            label={`Take ${labelOf(nameOf(item))} out`}
+            onClick={() => onChange(items.filter((_, at) => at !== i))}
           />
-        )}
-      </Stack>
-    </fieldset>
+        </Group>
+      ))}
+    >
+      {!readOnly && choices.length > 0 && (
+        <NativeSelect
+          aria-label={`Add to: ${label}`}
+          size="md"
+          value=""
+          data={[{ value: '', label: 'Add …' }, ...choices]}
+          onChange={({ currentTarget: { value: name } }) => {
+            if (name) add(name);
+          }}
+        />
+      )}
+    </EditedList>
   );
 }
 

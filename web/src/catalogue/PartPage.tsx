@@ -1,7 +1,7 @@
 import type { CataloguePart } from '@katharos/contract';
 import { type PartCurve, partCurve, type PartKind, partKinds } from '@katharos/core';
 import { emptyPart, idOf, partValue } from '@katharos/job';
-import { checkPart, partKindWords } from '@katharos/words';
+import { checkPart, mayHold, partKindWords } from '@katharos/words';
 import { Anchor, Button, Group, SimpleGrid, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
@@ -84,8 +84,8 @@ function Editor({ kind, start, entry, entries }: Props) {
     ...part,
     id: entry?.part.id ?? idOf(nameOf(part), new Set(entries.map((one) => one.part.id))),
   };
-  const known = new Set(entries.map((one) => one.part.id));
-  const checked = checkPart(named, known);
+  const inUse = entries.filter(({ retiredAt }) => retiredAt === null).map((one) => one.part.id);
+  const checked = checkPart(named, mayHold(new Set(inUse), entry?.part));
   const faults = checked.ok ? {} : faultsAt(checked.faults, part, handedIn);
   const { curve, stale } = useCurve(checked);
   const isChanged = entry === null || JSON.stringify(part) !== JSON.stringify(entry.part);

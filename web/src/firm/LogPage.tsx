@@ -30,7 +30,6 @@ const kindWords: Record<SubjectKind, string> = {
   job: 'Jobs',
   part: 'Catalogue and stock',
   instrument: 'Instruments',
-  van: 'The van',
 };
 
 /** Who did what, the newest first: of the whole firm for whoever sees to it, of one job for everybody. */

@@ -1,13 +1,13 @@
 import { joinSchema } from '@katharos/contract';
 import { roleExplanations, roleNames } from '@katharos/words';
-import { Button, Container, Loader, Stack, Text, Title } from '@mantine/core';
+import { Button, Loader, Stack, Text, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { troubleOf, useInvitationQuery, useJoinMutation } from '../data/api.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
-import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
+import { DoorPage } from './DoorPage.tsx';
 import { AccountFields } from './AccountFields.tsx';
 
 /** Behind a link of an invitation: whose firm it is, and the account that one makes. */
@@ -32,35 +32,30 @@ export function JoinPage() {
     if (!answer.error) await navigate('/board', { replace: true });
   });
   return (
-    <main>
-      <Container size={440} py={{ base: 32, sm: 88 }}>
-        <PageTitle>Join</PageTitle>
-        <Stack gap="lg">
-          <Title order={1}>{data ? `Join ${data.firm}` : 'An invitation'}</Title>
-          {isLoading && <Loader aria-label="Looking at the invitation" />}
-          {error && (
-            <Tone kind="warn" head="This invitation is not good any more">
-              It was used, taken back or is older than a week. Ask who sent it for another.
-            </Tone>
-          )}
-          {data && (
-            <form onSubmit={submit} className="panel" noValidate>
-              <Stack>
-                <Text>
-                  <strong>{roleNames[data.role]}.</strong> {roleExplanations[data.role]}
-                </Text>
-                <AccountFields propsOf={(field) => form.getInputProps(field)} />
-                {joining.error && (
-                  <Tone kind="bad" head={troubleOf(joining.error).message} role="alert" />
-                )}
-                <Button type="submit" size="md" loading={joining.isLoading}>
-                  Join
-                </Button>
-              </Stack>
-            </form>
-          )}
-        </Stack>
-      </Container>
-    </main>
+    <DoorPage title="Join">
+      <Title order={1}>{data ? `Join ${data.firm}` : 'An invitation'}</Title>
+      {isLoading && <Loader aria-label="Looking at the invitation" />}
+      {error && (
+        <Tone kind="warn" head="This invitation is not good any more">
+          It was used, taken back or is older than a week. Ask who sent it for another.
+        </Tone>
+      )}
+      {data && (
+        <form onSubmit={submit} className="panel" noValidate>
+          <Stack>
+            <Text>
+              <strong>{roleNames[data.role]}.</strong> {roleExplanations[data.role]}
+            </Text>
+            <AccountFields propsOf={(field) => form.getInputProps(field)} />
+            {joining.error && (
+              <Tone kind="bad" head={troubleOf(joining.error).message} role="alert" />
+            )}
+            <Button type="submit" size="md" loading={joining.isLoading}>
+              Join
+            </Button>
+          </Stack>
+        </form>
+      )}
+    </DoorPage>
   );
 }

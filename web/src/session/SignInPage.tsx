@@ -1,9 +1,9 @@
-import { PageTitle } from '../ui/PageTitle.tsx';
 import { useMetaQuery } from '../data/api.ts';
 import { Tone } from '../ui/Tone.tsx';
+import { DoorPage } from './DoorPage.tsx';
 import { SignInForm } from './SignInForm.tsx';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
-import { Container, Loader, Stack, Text, Title } from '@mantine/core';
+import { Loader, Text, Title } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
@@ -19,32 +19,27 @@ export function SignInPage() {
   const navigate = useNavigate();
   const enter = () => void navigate(inside(params.get('to')), { replace: true });
   return (
-    <main>
-      <Container size={440} py={{ base: 32, sm: 88 }}>
-        <PageTitle>Sign in</PageTitle>
-        <Stack gap="lg">
-          <img src="/mark.svg" alt="" width={52} height={52} />
-          <div>
-            <Title order={1}>Katharos</Title>
-            <Text c="dimmed">From the first reading at the tap to a verified system.</Text>
-          </div>
-          {params.has('gone') && (
-            <Tone kind="warn" head="You do not work in this firm any more" role="status">
-              What this browser kept of it is forgotten.
-            </Tone>
-          )}
-          {isLoading && <Loader aria-label="Opening" />}
-          {error && <LoadTrouble message="The server cannot be reached" onRetry={refetch} />}
-          {meta &&
-            (meta.setupNeeded ? (
-              <Suspense fallback={<Loader aria-label="Opening" />}>
-                <SetupForm onDone={enter} />
-              </Suspense>
-            ) : (
-              <SignInForm demo={meta.demo} onDone={enter} />
-            ))}
-        </Stack>
-      </Container>
-    </main>
+    <DoorPage title="Sign in">
+      <img src="/mark.svg" alt="" width={52} height={52} />
+      <div>
+        <Title order={1}>Katharos</Title>
+        <Text c="dimmed">From the first reading at the tap to a verified system.</Text>
+      </div>
+      {params.has('gone') && (
+        <Tone kind="warn" head="You do not work in this firm any more" role="status">
+          What this browser kept of it is forgotten.
+        </Tone>
+      )}
+      {isLoading && <Loader aria-label="Opening" />}
+      {error && <LoadTrouble message="The server cannot be reached" onRetry={refetch} />}
+      {meta &&
+        (meta.setupNeeded ? (
+          <Suspense fallback={<Loader aria-label="Opening" />}>
+            <SetupForm onDone={enter} />
+          </Suspense>
+        ) : (
+          <SignInForm demo={meta.demo} onDone={enter} />
+        ))}
+    </DoorPage>
   );
 }
