@@ -42,9 +42,9 @@ test('two people on one job see each other at once; undo takes back one’s own 
   const other = await colleague(page, app);
   await other.goto(page.url());
   await enter(page, 'Feed TDS', '410');
-  await expect(await field(other, 'Feed TDS')).toHaveValue('410 mg/L', { timeout: 9000 });
+  await expect(await field(other, 'Feed TDS')).toHaveValue('410 mg/L', { timeout: 2500 });
   await enter(other, 'Water temperature', '12');
-  await expect(await field(page, 'Water temperature')).toHaveValue('12 °C', { timeout: 9000 });
+  await expect(await field(page, 'Water temperature')).toHaveValue('12 °C', { timeout: 2500 });
   await expect(page.getByText('both changes were kept')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(await field(page, 'Feed TDS')).toHaveValue('');

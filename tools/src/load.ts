@@ -85,21 +85,24 @@ const cpuSeconds = (pid: number): number => {
 };
 
 async function measure(base: string, server: ChildProcess, databaseUrl: string): Promise<void> {
-  const cookie = await signIn(base);
+  const owner = await signIn(base);
   const samples: Sample[] = [];
-  const ask = asker(base, cookie, samples);
+  const cookies = await accounts(base, owner);
+  const asks = cookies.map((cookie) => asker(base, cookie, samples));
   const jobs = await allIds(databaseUrl);
   const until = Date.now() + seconds * 1000;
   const acknowledged = new Map<string, number>();
   const cpu = cpuSeconds(server.pid!);
   process.stdout.write(`${people} people work for ${seconds} s, ${printers} of them print ...\n`);
   await Promise.all([
-    ...Array.from({ length: people - printers }, (_, i) => work(ask, jobs, i, until, acknowledged)),
-    ...Array.from({ length: printers }, (_, i) => print(ask, jobs, i, until)),
+    ...Array.from({ length: people - printers }, (_, i) =>
+      work(asks[i]!, jobs, i, until, acknowledged),
+    ),
+    ...Array.from({ length: printers }, (_, i) => print(asks[people - 1 - i]!, jobs, i, until)),
   ]);
   const spent = cpuSeconds(server.pid!) - cpu;
   const bare = await bareQueries(databaseUrl, jobs);
-  const lost = await lostOf(base, cookie, acknowledged);
+  const lost = await lostOf(base, owner, acknowledged);
   report(samples, spent, bare, lost, acknowledged.size);
 }
 
@@ -109,7 +112,29 @@ async function signIn(base: string): Promise<string> {
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(demoSignIn),
   });
-  return answer.headers.get('set-cookie')!.split(';')[0]!;
+  return cookieOf(answer);
+}
+
+const cookieOf = (answer: Response): string => answer.headers.get('set-cookie')!.split(';')[0]!;
+
+/** An account for each, who joins by a link as people do. */
+async function accounts(base: string, owner: string): Promise<string[]> {
+  const post = (path: string, body: object, cookie?: string) =>
+    fetch(`${base}/api${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', ...(cookie && { cookie }) },
+      body: JSON.stringify(body),
+    });
+  const cookies: string[] = [];
+  for (let i = 0; i < people; i += 1) {
+    const name = `Person ${i}`;
+    const invited = await post('/people/invitations', { name, role: 'installer' }, owner);
+    const { path } = (await invited.json()) as { path: string };
+    const email = `person-${i}@brackenfold.example`;
+    const joined = await post(path, { name, email, password: `otter kettle ${i} upstream` });
+    cookies.push(cookieOf(joined));
+  }
+  return cookies;
 }
 
 type Ask = (

@@ -13,7 +13,17 @@ export interface Metrics {
   routes: Router;
 }
 
-const first = (path: string): string => /^\/api\/([a-z-]{1,30})/.exec(path)?.[1] ?? 'page';
+/** First words of addresses that there are: a stranger's own would each be a series for ever. */
+const known = new Set(
+  'audit board catalogue certificates diary events firm instruments jobs join meta people reset session setup van'.split(
+    ' ',
+  ),
+);
+function about(path: string): string {
+  const [, api, word = ''] = path.split('/');
+  if (api !== 'api') return 'page';
+  return known.has(word) ? word : 'other';
+}
 
 const isSame = (a: string, b: string): boolean => {
   const [left, right] = [Buffer.from(a), Buffer.from(b)];
@@ -40,7 +50,7 @@ export function metricsOf(token: string | undefined): Metrics {
   return {
     routes,
     watch: (request, response, next) => {
-      const stop = answers.startTimer({ method: request.method, about: first(request.path) });
+      const stop = answers.startTimer({ method: request.method, about: about(request.path) });
       response.once('close', () => stop({ status: `${Math.floor(response.statusCode / 100)}xx` }));
       next();
     },
