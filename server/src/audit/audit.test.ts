@@ -48,6 +48,18 @@ describe('the log', () => {
     expect(await report()).toMatchObject({ count: before + 24, faults: [] });
   });
 
+  test('lets one begin a job while another saves theirs, again and again, and turns nobody away', async () => {
+    const jobs = await Promise.all(Array.from({ length: 6 }, () => jobOf([])));
+    const save = async ({ id, version, document }: Job) =>
+      (await agent.put(`/api/jobs/${id}`).send({ version, document })).status;
+    const begin = async () => (await agent.post('/api/jobs').send({ name: 'Another' })).status;
+    for (let round = 0; round < 5; round += 1) {
+      const now = jobs.map((job) => ({ ...job, version: job.version + round }));
+      const answers = await Promise.all(now.flatMap((job) => [save(job), begin()]));
+      expect(answers.filter((status) => status >= 300)).toEqual([]);
+    }
+  });
+
   test('is not changed in the database, only emptied whole, and then it still holds', async () => {
     const job = await jobOf([100]);
     const id = await firmId();

@@ -95,7 +95,10 @@ export async function listJobs(firmId: string, { search, shelf, limit, after }: 
   };
 }
 
-/** Adds a job under the firm's next number; the firm's row is locked so that no number is given twice. */
+/**
+ * Adds a job under the firm's next number; the firm's row is held so that no number is given twice. Its key is not: whoever writes a row
+ * of the firm, and be it the log's, would wait for it and be waited for.
+ */
 export async function addJob(
   firmId: string,
   by: string,
@@ -103,7 +106,8 @@ export async function addJob(
   transaction: Transaction,
   updatedAt = new Date(),
 ): Promise<Job> {
-  const firm = await FirmRow.findByPk(firmId, { transaction, lock: true, rejectOnEmpty: true });
+  const lock = transaction.LOCK.NO_KEY_UPDATE;
+  const firm = await FirmRow.findByPk(firmId, { transaction, lock, rejectOnEmpty: true });
   const number = firm.nextJobNumber;
   await firm.update({ nextJobNumber: number + 1 }, { transaction });
   const row = await JobRow.create(
