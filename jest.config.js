@@ -2,9 +2,10 @@
 export default {
   testEnvironment: 'node',
   // Only a guard against a test that hangs: signing in costs a slow hash, and a machine may be busy. No test here measures time.
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   // Left to itself Jest keeps a core free, which on two cores leaves one.
   maxWorkers: 2,
+  globalSetup: '<rootDir>/tools/jestRun.js',
   cacheDirectory: '<rootDir>/.local/cache/jest',
   roots: ['core', 'job', 'words', 'papers', 'contract', 'solve', 'server', 'web', 'tools'].map(
     (name) => `${name}/src`,

@@ -81,12 +81,8 @@ export async function enter(page: Page, label: string, text: string): Promise<vo
 /** Waits until the browser holds the application. */
 export const keptForOffline = (page: Page): Promise<void> =>
   expect
-    .poll(
-      () =>
-        page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state),
-      {
-        timeout: 30_000,
-      },
+    .poll(() =>
+      page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state),
     )
     .toBe('activated');
 

@@ -77,7 +77,6 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
   app,
   browser,
 }) => {
-  test.setTimeout(120_000);
   const context = await browser.newContext({
     baseURL: app.url,
     storageState: await signedInState(app.url),

@@ -85,7 +85,6 @@ test('who has to sign in again still can after the server went away and came bac
 test('a newer version is offered and gone over to when the person wants it; a page of before that finds a file gone says so', async ({
   browser,
 }) => {
-  test.setTimeout(120_000);
   const webRoot = mkdtempSync(join(tmpdir(), 'katharos-page-'));
   cpSync(builtPage, webRoot, { recursive: true });
   const app = await startApp({ webRoot });
@@ -176,7 +175,7 @@ test('a newer version is gone over to also where the old one waits for an answer
     alterWorker(webRoot, '// newer');
     await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
     await enter(page, 'Feed TDS', '444');
-    const reloaded = page.waitForEvent('load', { timeout: 20_000 });
+    const reloaded = page.waitForEvent('load');
     await page.getByRole('button', { name: 'Go over now' }).click();
     await reloaded;
     await expect(await field(page, 'Feed TDS')).toHaveValue('444 mg/L');

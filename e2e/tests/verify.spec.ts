@@ -101,7 +101,7 @@ test('a verification that is not right leads to its cause, is mended, and stays 
   const weighed = async (code: ReadingCode) => {
     const row = table.getByRole('cell', { name: readingLabel(code), exact: true });
     await expect(row).toBeVisible({ timeout: 20_000 });
-    await expect(panel).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+    await expect(panel).toHaveAttribute('aria-busy', 'false');
   };
   await weighed('drainFlowLPerH');
   // Restrictor or line: the flows alone cannot say. What is proposed next can.
@@ -165,7 +165,7 @@ test('stand-in meters lead somebody who practises to the planted cause; mended a
     await begin.first().click();
     const live = page.getByRole('group', { name: new RegExp(`for ${label}$`) }).first();
     const enter = live.getByRole('button', { name: /^Enter/ });
-    await expect(live).toContainText(/Steady/, { timeout: 30_000 });
+    await expect(live).toContainText(/Steady/);
     await enter.click();
     await expect(begin.first()).toBeVisible();
   };
@@ -173,7 +173,7 @@ test('stand-in meters lead somebody who practises to the planted cause; mended a
   const panel = page.getByRole('region', { name: 'What is behind it' });
   const lead = panel.getByRole('status').first();
   // Water without a membrane: the first six say it.
-  await expect(lead).toContainText(causeOfFault('membrane-absent'), { timeout: 30_000 });
+  await expect(lead).toContainText(causeOfFault('membrane-absent'));
   await mended(page);
   await expect(page.getByRole('region', { name: 'Earlier verifications' })).toBeVisible();
   // Let go of, and lost.
@@ -211,7 +211,7 @@ test('an instrument is noted and calibrated without a line, counts for less wher
   const log = pen.getByRole('table');
   await expect(log).toContainText('Kept here, to be sent');
   await context.setOffline(false);
-  await expect(log).not.toContainText('Kept here, to be sent', { timeout: 20_000 });
+  await expect(log).not.toContainText('Kept here, to be sent');
   await expect(log.getByRole('row')).toHaveCount(5);
 
   await seedJob(page, 'Maud Ellerthwaite', { chosen: true, at: 'verify' });

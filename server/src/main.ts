@@ -10,6 +10,7 @@ import { endAllLines } from './session/openLines.ts';
 import { hasOwner } from './firm/firmRepository.ts';
 import { openMailer } from './mail/mailer.ts';
 import { postman } from './mail/postman.ts';
+import { givesWay } from './papers/givesWay.ts';
 import { paperMill } from './papers/paperMill.ts';
 import { recordHandedOver } from './papers/recordHandedOver.ts';
 import { seedDemo } from './seed/seedDemo.ts';
@@ -34,7 +35,7 @@ async function prepare() {
   const changes = hearChanges(config.databaseUrl, logger);
   // The worker's module stands beside this one in a build.
   const worker = new URL('./paperWorker.mjs', import.meta.url).href;
-  const mill = paperMill(() => Promise.resolve(worker));
+  const mill = paperMill(() => Promise.resolve(worker), givesWay);
   const post = postman(sequelize, openMailer(config.mail), config.mail.from, logger);
   if (config.demo) {
     await seedDemo(sequelize, new Date());

@@ -101,7 +101,7 @@ test('a whole firm goes out and comes into an empty installation identical, and 
     ).toBe(here.jobs!.rows);
     await expect(takeInArchive(url, file)).rejects.toThrow('has a firm already');
   });
-}, 60_000);
+});
 
 test('what is no archive is refused, and leaves the installation empty', async () => {
   const file = join(folder, 'none.zip');
@@ -110,4 +110,4 @@ test('what is no archive is refused, and leaves the installation empty', async (
     await expect(takeInArchive(url, file)).rejects.toThrow('no archive');
     expect(await isOfFirm(url, 'select count(*) from firms')).toBe(0);
   });
-}, 60_000);
+});

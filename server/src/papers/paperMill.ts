@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ApiError } from '../http/apiError.ts';
+import type { givesWay } from './givesWay.ts';
 import type { Reckoning, SystemOrder } from './reckon.ts';
 import type { PaperContents, PaperSource, PdfOrder, SetKind } from './paperContent.ts';
 
@@ -26,8 +27,14 @@ const queue = 60;
 const perPerson = 4;
 const patienceMs = 30_000;
 
-/** @param filename of the worker's module, built */
-export function paperMill(filename: () => Promise<string>): PaperMill {
+/**
+ * @param filename of the worker's module, built
+ * @param manners whether its threads give way to the server's own
+ */
+export function paperMill(
+  filename: () => Promise<string>,
+  manners: typeof givesWay | undefined,
+): PaperMill {
   let pool: Promise<Piscina> | undefined;
   const opened = (): Promise<Piscina> => {
     pool ??= filename().then(
@@ -38,6 +45,7 @@ export function paperMill(filename: () => Promise<string>): PaperMill {
           maxThreads: threads,
           maxQueue: queue,
           idleTimeout,
+          workerData: manners,
         }),
     );
     return pool;

@@ -1,4 +1,5 @@
 import { setPriority } from 'node:os';
+import { workerData } from 'piscina';
 import {
   contentOf,
   type PaperContents,
@@ -9,6 +10,7 @@ import {
 import { reckon as reckonSystem } from './reckon.ts';
 import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
+import { givesWay } from './givesWay.ts';
 import { marked, setPdf } from './pdf.ts';
 import { proposalLayout } from './proposalLayout.ts';
 import { serviceLayout } from './serviceLayout.ts';
@@ -18,11 +20,13 @@ import { sheetLayout } from './sheetLayout.ts';
 
 /** About a third of what another thread gets where both want all: printing gives way, and still comes to its end. */
 const niceness = 5;
-// On Linux the priority is the thread's own: whoever waits at a page goes before whoever prints.
-try {
-  setPriority(niceness);
-} catch {
-  // Where a system does not let it, it goes as fast as everything else.
+if (workerData === givesWay) {
+  // On Linux the priority is the thread's own: whoever waits at a page goes before whoever prints.
+  try {
+    setPriority(niceness);
+  } catch {
+    // Where a system does not let it, it goes as fast as everything else.
+  }
 }
 
 export const content = ({

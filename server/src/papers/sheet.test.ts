@@ -161,7 +161,7 @@ describe('the job sheet as a PDF', () => {
           true,
         ]);
     }
-  }, 60_000);
+  });
 
   test('draws the cabinet one to ten', async () => {
     const document = verifiedDocument();

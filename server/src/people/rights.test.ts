@@ -279,7 +279,7 @@ test('every part of a firm may what docs/ROLES.md says, at every address; UPDATE
       .map((line) => line.split('|').map((cell) => cell.trim()));
   if (process.env.UPDATE_ROLES) writeFileSync(file, table);
   expect(cellsOf(readFileSync(file, 'utf8'))).toEqual(cellsOf(table));
-}, 120_000);
+});
 
 test('to another firm what is of a job or a person is not there, and to nobody signed in nothing is', async () => {
   for (const route of routes()) {
@@ -290,7 +290,7 @@ test('to another firm what is of a job or a person is not there, and to nobody s
     // What is wrong with a request may be said before it is looked whose it is; nothing of the other firm is.
     expect([route.does, [400, 404].includes(answer.status)]).toEqual([route.does, true]);
   }
-}, 120_000);
+});
 
 test('whatever changes something stands in the log, and what was refused does not', async () => {
   const count = async () =>
@@ -307,7 +307,7 @@ test('whatever changes something stands in the log, and what was refused does no
   }
   const report = auditReportSchema.parse((await agents.owner.get('/api/audit/check')).body);
   expect(report).toMatchObject({ faults: [], emptied: 0 });
-}, 120_000);
+});
 
 test('what an owner alone may, no other part has; a helper may nothing that a helper alone would have', () => {
   const text = readFileSync(file, 'utf8');

@@ -1,10 +1,9 @@
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import { errorOf, password, startTestApp, type TestApp } from '../test/testApp.ts';
 
 let server: TestApp;
 // Each try costs the hash that makes guessing slow, a third of a second.
-jest.setTimeout(60_000);
 
 beforeAll(async () => {
   server = await startTestApp({ signInTries: 10 });

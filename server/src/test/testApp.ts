@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -50,9 +50,16 @@ export interface TestApp {
   close: () => Promise<void>;
 }
 
+/** The name of this run of tests, given by `tools/jestRun.js`. */
+function run(): string {
+  const { TEST_RUN } = process.env;
+  if (!TEST_RUN) throw new Error('API tests need the name of their run.');
+  return TEST_RUN;
+}
+
 /** An empty database after all migrations, made by whoever comes first and copied by all: a copy takes a tenth of the time. */
 async function migratedTemplate(admin: pg.Client, url: string): Promise<string> {
-  const name = `template_${process.ppid}`;
+  const name = `template_${run()}`;
   await admin.query('select pg_advisory_lock(8718)');
   try {
     const made = await admin.query('select from pg_database where datname = $1', [name]);
@@ -68,10 +75,14 @@ async function migratedTemplate(admin: pg.Client, url: string): Promise<string> 
   return name;
 }
 
-/** The papers' worker, built from what stands here: a thread runs no TypeScript. */
+/** The papers' worker, built from what stands here: a thread runs no TypeScript. Whoever first prints in a run builds it for all. */
 async function builtWorker(): Promise<string> {
   const root = join(import.meta.dirname, '../../..');
-  const outfile = join(root, `server/dist/test/paperWorker-${process.pid}.mjs`);
+  const outfile = join(root, `server/dist/test/paperWorker-${run()}.mjs`);
+  const href = pathToFileURL(outfile).href;
+  if (existsSync(outfile)) return href;
+  // Two may build at once: each moves a whole file there.
+  const unfinished = `${outfile}.${process.pid}`;
   await build({
     bundle: true,
     platform: 'node',
@@ -85,9 +96,10 @@ async function builtWorker(): Promise<string> {
       ]),
     ),
     entryPoints: [join(root, 'server/src/papers/paperWorker.ts')],
-    outfile,
+    outfile: unfinished,
   });
-  return pathToFileURL(outfile).href;
+  renameSync(unfinished, outfile);
+  return href;
 }
 
 /**
@@ -113,7 +125,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
   const log: string[] = [];
   const logger = pino({ level: 'info' }, { write: (line: string) => log.push(line) });
   const changes = hearChanges(own.href, logger);
-  const mill = paperMill(builtWorker);
+  const mill = paperMill(builtWorker, undefined);
   const outbox = mkdtempSync(join(tmpdir(), 'katharos-outbox-'));
   const mailer = change.mail ? openMailer(change.mail) : openMailer({ smtpUrl: undefined, outbox });
   const post = postman(sequelize, mailer, 'letters@firm.example', logger);
