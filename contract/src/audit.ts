@@ -40,6 +40,11 @@ export const auditCodes = [
   'stock-counted',
   'stock-taken',
   'stock-put-back',
+  'stock-moved',
+  'minimum-set',
+  'place-added',
+  'place-changed',
+  'place-removed',
   'instrument-kept',
   'calibration-noted',
   'archive-saved',
@@ -48,7 +53,7 @@ export const auditCodes = [
 export type AuditCode = (typeof auditCodes)[number];
 
 /** What an entry is about, by which it is found again. */
-export const subjectKinds = ['firm', 'person', 'job', 'part', 'instrument'] as const;
+export const subjectKinds = ['firm', 'person', 'job', 'part', 'place', 'instrument'] as const;
 export type SubjectKind = (typeof subjectKinds)[number];
 
 /** What an entry says in plain values; a person's removal takes it out and leaves its hash. */

@@ -108,7 +108,7 @@ export interface PartDue {
   on: string;
 }
 
-/** Parts that fall due until a day, against what the van holds. */
+/** Parts that fall due until a day, against what vans and stores hold. */
 export const forecastSchema = z.object({
   lines: z.array(
     z.object({
@@ -116,8 +116,8 @@ export const forecastSchema = z.object({
       count: z.int(),
       /** Of the first of them. */
       firstOn: z.iso.date(),
-      /** What the van holds of it; null where the catalogue knows no such part. */
-      inVan: z.number().nullable(),
+      /** What vans and stores hold of it; null where the catalogue knows no such part. */
+      held: z.number().nullable(),
     }),
   ),
   waiting: z.int(),

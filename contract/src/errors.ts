@@ -26,6 +26,8 @@ export const apiErrors = {
   'too-many-photographs': 409,
   'already-taken': 409,
   'nothing-in-the-van': 409,
+  'not-enough': 409,
+  'place-in-use': 409,
   'not-agreed': 409,
   'something-open': 409,
   'not-kept': 409,

@@ -13,5 +13,6 @@ export * from './papers.ts';
 export * from './photographs.ts';
 export * from './session.ts';
 export * from './van.ts';
+export * from './stock.ts';
 export * from './people.ts';
 export * from './roles.ts';

@@ -8,8 +8,10 @@ export const vanLineSchema = z.strictObject({
   quantity: z.number().min(0).max(100000),
 });
 
-/** How much of a part the van holds. */
-export const stockSchema = vanLineSchema.pick({ quantity: true });
+/** How much of a part a place holds: the van of whoever counts, where none is named. */
+export const stockSchema = vanLineSchema.pick({ quantity: true }).extend({
+  placeId: z.uuid().optional(),
+});
 
 /** Parts that a job asks for; what of them is in the van is taken. */
 export const takeSchema = z.strictObject({

@@ -368,7 +368,8 @@ export {
   worthSamples,
   type WorthTopic,
 } from './choose/survey/readingWorth.ts';
-export * from './plumbing/order/vanCheck.ts';
+export * from './stock/vanCheck.ts';
+export * from './stock/places.ts';
 export * from './system/slots.ts';
 export * from './system/condition.ts';
 export * from './system/observe.ts';

@@ -49,7 +49,7 @@ for (const [name, path, heading] of [
   ['the board', '/board', 'Waiting for water'],
   ['the jobs', '/jobs', 'Jobs'],
   ['the firm', '/firm', 'How the firm works'],
-  ['the van', '/van', 'What the van holds'],
+  ['vans and stores', '/stock', 'Vans and stores'],
   ['the instruments', '/instruments', 'Instruments'],
   ['the people', '/people', 'What each part may'],
   ['one’s account', '/account', 'Where you are signed in'],

@@ -338,8 +338,8 @@ test('every page of this week’s work opens without a line, by its address, and
   }
   await page.goto(`/jobs/${id}/sheet`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await page.goto('/van');
-  await expect(page.getByRole('heading', { name: 'What the van holds' })).toBeVisible();
+  await page.goto('/stock');
+  await expect(page.getByRole('heading', { name: 'Vans and stores' })).toBeVisible();
   await page.goto(`/jobs/${id}/survey`);
   await enter(page, 'Feed TDS', '517');
   await expect(page.getByText('Not reached; kept here')).toBeVisible();

@@ -184,7 +184,7 @@ test('the van is counted, checked against a job, and gives its parts once', asyn
   await parts.getByRole('link', { name: 'What the van holds' }).click();
   for (const line of lines) {
     await page.getByLabel('Find a part').fill(line.name);
-    const field = page.getByLabel(`In the van: ${line.name}`, { exact: true });
+    const field = page.getByLabel(`Held: ${line.name}`, { exact: true });
     await field.fill('50');
     await field.press('Enter');
     await expect(page.getByRole('row').filter({ has: field })).toContainText('before');

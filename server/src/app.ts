@@ -40,7 +40,8 @@ import { requireRightToChange } from './session/requireRight.ts';
 import { requireSession, sessionOf } from './session/requireSession.ts';
 import { resetRoutes } from './people/resetRoutes.ts';
 import { sessionRoutes } from './session/sessionRoutes.ts';
-import { vanRoutes } from './van/vanRoutes.ts';
+import { stockRoutes } from './stock/stockRoutes.ts';
+import { vanRoutes } from './stock/vanRoutes.ts';
 
 /** Besides the SameSite cookie: a browser's request that changes something must come from a page of this server. */
 const refuseForeignOrigin: RequestHandler = (request, _response, next) => {
@@ -164,6 +165,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   router.use('/audit', logRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
+  router.use('/stock', jsonBody('document'), onlyPlainText, stockRoutes(sequelize, mill));
   router.use(() => {
     throw new ApiError('not-found');
   });

@@ -27,6 +27,9 @@ export const apiErrorSentences: Record<ApiErrorCode, string> = {
   'too-many-photographs': 'This job holds as many photographs as it can. Take one away first.',
   'already-taken': 'The parts of this job were taken out of the van already. Put them back first.',
   'nothing-in-the-van': 'The van holds none of these parts. Count what is in it on the van’s page.',
+  'not-enough': 'There is not so much of it there. Count it, or move less.',
+  'place-in-use':
+    'Only an empty place can be removed, and one van and one store stay. Move its parts elsewhere first.',
   'not-agreed': 'The proposal needs a chosen system.',
   'something-open':
     'Something is still open in this job. Do it first, or issue the paper regardless, with the reason.',

@@ -36,6 +36,8 @@ describe('an entry of the log', () => {
     ],
     ['price-noted', { supplier: 'Fen', price: 12.5 }, 'Wren noted €12.50 of Fen for Odo.'],
     ['stock-counted', { quantity: 3 }, 'Wren counted 3 of Odo in the van.'],
+    ['stock-counted', { quantity: 3, place: 'Van 2' }, 'Wren counted 3 of Odo in Van 2.'],
+    ['stock-moved', { to: 'Van 2' }, 'Wren moved parts from Odo to Van 2.'],
   ])('says what it is about: %s', (code, data, said) => {
     expect(auditSentence(entry(code, data), reader)).toBe(said);
   });

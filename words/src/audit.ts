@@ -70,9 +70,16 @@ const deeds: Record<AuditCode, (name: string, data: Data, reader: Reader) => str
   'price-noted': (name, { supplier, price }, reader) =>
     `noted ${typeof price === 'number' ? reader.money(price, 2) : ''} of ${text(supplier)} for ${name}`,
   'price-removed': (name) => `took a price of ${name} out`,
-  'stock-counted': (name, { quantity }) => `counted ${text(quantity)} of ${name} in the van`,
+  'stock-counted': (name, { quantity, place }) =>
+    `counted ${text(quantity)} of ${name} in ${text(place) || 'the van'}`,
   'stock-taken': (name) => `took parts out of the van for ${name}`,
   'stock-put-back': (name) => `put the parts of ${name} back into the van`,
+  'stock-moved': (name, { to }) => `moved parts from ${name} to ${text(to)}`,
+  'minimum-set': (name, { minimum, place }) =>
+    `wants no less than ${text(minimum)} of ${name} in ${text(place)}`,
+  'place-added': (name) => `added ${name} to where parts are kept`,
+  'place-changed': (name) => `changed ${name}, where parts are kept`,
+  'place-removed': (name) => `removed ${name}, where parts were kept`,
   'instrument-kept': (name) => `changed the instrument ${name}`,
   'calibration-noted': (name) => `calibrated ${name}`,
   'archive-saved': () => 'took the whole firm along as a file',

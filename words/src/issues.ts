@@ -71,6 +71,9 @@ const faultWords: Record<PlainFault, string> = {
   'full-scale-missing': 'A gauge’s accuracy is a share of its full scale: enter that.',
   'reference-missing': 'Say what it was held against.',
   'supplier-missing': 'Enter who sells it at this price.',
+  'place-unnamed': 'Enter a name, such as “Van 2” or “Store at the yard”.',
+  'same-place': 'Choose another place than the one that the parts come from.',
+  'part-twice': 'A part stands here twice. Put it on one line.',
   unprintable: 'This holds characters that are no text. Type it anew, or paste it as plain text.',
 };
 

@@ -22,6 +22,9 @@ export type SchemaFault =
   | 'full-scale-missing'
   | 'reference-missing'
   | 'supplier-missing'
+  | 'place-unnamed'
+  | 'same-place'
+  | 'part-twice'
   | 'unprintable'
   | `unit:${FieldName}`
   | `outside:${FieldName}`;

@@ -160,6 +160,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0016-audit-and-catalogue',
       '0017-found-by',
       '0018-second-factor',
+      '0019-stock-places',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

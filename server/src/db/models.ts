@@ -17,7 +17,13 @@ export {
   PasswordResetRow,
 } from './models/people.ts';
 export { JobRow, PartRow, PartPriceRow, PhotographRow, DeedRow } from './models/jobs.ts';
-export { VanStockRow, VanTakingRow, InstrumentRow, CalibrationRow } from './models/stock.ts';
+export {
+  StockPlaceRow,
+  StockRow,
+  VanTakingRow,
+  InstrumentRow,
+  CalibrationRow,
+} from './models/stock.ts';
 export { AuditRow } from './models/audit.ts';
 export { PaperRow, SealRow, PaperToRecordRow } from './models/papers.ts';
 export {

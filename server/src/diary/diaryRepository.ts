@@ -147,13 +147,13 @@ export async function fleetOf(sequelize: Sequelize, firmId: string): Promise<Fle
   );
 }
 
-/** Parts that fall due until a day, the most wanted first, against what the van holds by the catalogue's names. */
+/** Parts that fall due until a day, the most wanted first, against what vans and stores hold by the catalogue's names. */
 export async function forecastOf(sequelize: Sequelize, firmId: string, until: string) {
   const rows = await sequelize.query<{
     name: string;
     count: string;
     firstOn: string;
-    inVan: number | null;
+    held: number | null;
   }>(
     `with wanted as (
        select p.value ->> 'name' as name, sum((p.value ->> 'count')::int) as count, min(p.value ->> 'on') as first_on
@@ -163,18 +163,18 @@ export async function forecastOf(sequelize: Sequelize, firmId: string, until: st
          and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
        group by 1
      ), held as (
-       select parts.part ->> 'name' as name, sum(coalesce(van_stock.quantity, 0)) as quantity
-       from parts left join van_stock on van_stock.firm_id = parts.firm_id and van_stock.part_id = parts.part_id
+       select parts.part ->> 'name' as name, sum(coalesce(stock.quantity, 0)) as quantity
+       from parts left join stock on stock.firm_id = parts.firm_id and stock.part_id = parts.part_id
        where parts.firm_id = :firmId group by 1
      )
-     select wanted.name, wanted.count, wanted.first_on as "firstOn", held.quantity as "inVan"
+     select wanted.name, wanted.count, wanted.first_on as "firstOn", held.quantity as "held"
      from wanted left join held using (name) order by wanted.count desc, wanted.name`,
     { replacements: { firmId, until }, type: QueryTypes.SELECT },
   );
-  return rows.map(({ count, inVan, ...line }) => ({
+  return rows.map(({ count, held, ...line }) => ({
     ...line,
     count: Number(count),
-    inVan: inVan === null ? null : Number(inVan),
+    held: held === null ? null : Number(held),
   }));
 }
 

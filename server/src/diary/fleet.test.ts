@@ -59,9 +59,9 @@ test('parts are forecast by what is due, more of them further ahead, beside what
   const total = (lines: typeof years) => lines.reduce((sum, { count }) => sum + count, 0);
   expect(total(years)).toBeGreaterThan(total(quarter));
   const part = starterCatalogue.find(({ name }) => name === years[0]!.name)!;
-  expect(years[0]!.inVan).toBe(0);
+  expect(years[0]!.held).toBe(0);
   await agent.put(`/api/van/stock/${part.id}`).send({ quantity: 3 }).expect(204);
-  expect((await forecast(91))[0]!.inVan).toBe(3);
+  expect((await forecast(91))[0]!.held).toBe(3);
   const stranger = await server.signedIn('sands');
   expect(await forecast(3000, stranger)).toEqual([]);
 });

@@ -1,6 +1,7 @@
 import type { FirmSettings } from '@katharos/job';
 import type { Part } from '@katharos/core';
 import { FirmRow, PartRow, UserRow } from '../db/models.ts';
+import { addFirstPlaces } from '../stock/placeRepository.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
 import type { Transaction } from 'sequelize';
 
@@ -14,7 +15,7 @@ export interface NewFirm {
   owner: { name: string; email: string; passwordHash: string };
 }
 
-/** Creates a firm with its owner and its catalogue. */
+/** Creates a firm with its owner, its catalogue, and places for its parts. */
 export async function createFirm(firm: NewFirm, transaction: Transaction): Promise<UserForSignIn> {
   const row = await FirmRow.create({ name: firm.name, settings: firm.settings }, { transaction });
   await PartRow.bulkCreate(
@@ -25,6 +26,7 @@ export async function createFirm(firm: NewFirm, transaction: Transaction): Promi
     { ...firm.owner, email: firm.owner.email.trim().toLowerCase(), firmId: row.id },
     { transaction },
   );
+  await addFirstPlaces(row.id, transaction);
   return { id: user.id, firmId: row.id, passwordHash: user.passwordHash };
 }
 

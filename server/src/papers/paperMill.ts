@@ -2,11 +2,12 @@ import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ApiError } from '../http/apiError.ts';
 import type { givesWay } from './givesWay.ts';
+import type { LoadLine, LoadMill } from '../stock/load.ts';
 import type { Reckoning, SystemOrder } from './reckon.ts';
 import type { PaperContents, PaperSource, PdfOrder, SetKind } from './paperContent.ts';
 
 /** Makes papers beside the server's own thread, so that nobody waits for another's sheet. */
-export interface PaperMill {
+export interface PaperMill extends LoadMill {
   content: <K extends SetKind>(
     kind: K,
     source: PaperSource,
@@ -71,6 +72,8 @@ export function paperMill(
       run('content', { kind, source }, person) as ReturnType<PaperMill['content']> as never,
     pdf: async (order, person) => Buffer.from((await run('pdf', order, person)) as Uint8Array),
     reckon: (order, person) => run('reckon', order, person) as Promise<Reckoning>,
+    load: (documents, held, person) =>
+      run('load', { documents, held }, person) as Promise<(LoadLine[] | null)[]>,
     close: async () => {
       await (await pool)?.destroy();
     },

@@ -20,7 +20,7 @@ import { idFrom, validate } from '../http/validate.ts';
 import { findJob, hasJob, lockJob } from '../jobs/jobRepository.ts';
 import { requireRight } from '../session/requireRight.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import { findVan } from '../van/vanRepository.ts';
+import { findVan } from '../stock/stockRepository.ts';
 import { hashOf } from '../sealing/hash.ts';
 import type { PaperContents, PaperSource, SetKind } from './paperContent.ts';
 import type { PaperMill } from './paperMill.ts';
@@ -44,13 +44,13 @@ const keyOf = (request: Request, response: Response): PaperKey => ({
 /** All that a paper of a job is made from, in the units that were asked for. */
 async function sourceOf(
   { firmId, jobId }: PaperKey,
-  firm: Session['firm'],
+  { firm, user }: Pick<Session, 'firm' | 'user'>,
   units: Units,
   timeZone: string,
 ) {
   const job = await findJob(firmId, jobId);
   if (!job) throw new ApiError('not-found');
-  const [catalogue, van] = await Promise.all([firmParts(firmId), findVan(firmId)]);
+  const [catalogue, van] = await Promise.all([firmParts(firmId), findVan(firmId, user.id)]);
   return {
     job,
     firm: { ...firm, settings: { ...firm.settings, units } },
@@ -118,7 +118,7 @@ export function paperRoutes(sequelize: Sequelize, mill: PaperMill): Router {
       const key = keyOf(request, response);
       const query = validate(draftQuerySchema, request.query);
       const { units = firm.settings.units, timeZone = 'UTC', visit } = query;
-      const source = { ...(await sourceOf(key, firm, units, timeZone)), visit };
+      const source = { ...(await sourceOf(key, { firm, user }, units, timeZone)), visit };
       const content = await mill.content(kind, source, user.id);
       if (!content) throw notYet(kind);
       const address = addressOf(request, key.jobId);
@@ -144,7 +144,7 @@ interface Issuing {
 async function issue(order: Issuing): Promise<void> {
   const { sequelize, mill, firm, user, key, wanted, request, response } = order;
   const { kind, units, timeZone, at, reason, regardless, visit } = wanted;
-  const source = { ...(await sourceOf(key, firm, units, timeZone)), visit };
+  const source = { ...(await sourceOf(key, { firm, user }, units, timeZone)), visit };
   const gaps = kind === 'certificate' ? certificateGaps(source.job.document) : [];
   if (gaps.length > 0 && !regardless) throw new ApiError('something-open');
   const newest = await newestPaper(key, kind);

@@ -1,4 +1,5 @@
 import { setPriority } from 'node:os';
+import type { JobDocument } from '@katharos/job';
 import { workerData } from 'piscina';
 import {
   contentOf,
@@ -11,6 +12,7 @@ import { reckon as reckonSystem } from './reckon.ts';
 import { cardLayout } from './cardLayout.ts';
 import { certificateLayout } from './certificateLayout.ts';
 import { givesWay } from './givesWay.ts';
+import { type LoadHeld, type LoadLine, loadOf } from '../stock/load.ts';
 import { marked, setPdf } from './pdf.ts';
 import { proposalLayout } from './proposalLayout.ts';
 import { serviceLayout } from './serviceLayout.ts';
@@ -63,3 +65,11 @@ export const pdf = (order: PdfOrder): Promise<Buffer> =>
   );
 
 export const reckon = reckonSystem;
+
+export const load = ({
+  documents,
+  held,
+}: {
+  documents: readonly JobDocument[];
+  held: LoadHeld;
+}): (LoadLine[] | null)[] => documents.map((document) => loadOf(document, held));

@@ -6,7 +6,7 @@ import { firmParts } from '../catalogue/catalogueRepository.ts';
 import { FirmRow, PaperToRecordRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
 import { findJob } from '../jobs/jobRepository.ts';
-import { findVan } from '../van/vanRepository.ts';
+import { findVan } from '../stock/stockRepository.ts';
 import type { PaperMill } from './paperMill.ts';
 import { hashOf } from '../sealing/hash.ts';
 import { addPaper, newestPaper } from './paperRepository.ts';
@@ -56,7 +56,7 @@ async function recordNext(
     findJob(firmId, jobId),
     FirmRow.findByPk(firmId, { rejectOnEmpty: true }),
     firmParts(firmId),
-    findVan(firmId),
+    findVan(firmId, null),
     newestPaper({ firmId, jobId }, kind),
   ]);
   if (job && !newest) {

@@ -3,6 +3,7 @@ import { Op, type Transaction } from 'sequelize';
 import { FirmRow, InvitationRow, SessionRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
+import { freeVanOf } from '../stock/placeRepository.ts';
 import { hashToken, newToken } from '../sealing/token.ts';
 
 /** Days for which a link of an invitation can be used. */
@@ -151,5 +152,6 @@ export async function removePerson(
     { transaction },
   );
   await SessionRow.update({ letGo: true }, { where: { firmId, userId: id }, transaction });
+  await freeVanOf(firmId, id, transaction);
   return user.name;
 }

@@ -5,8 +5,9 @@ import { addJob } from '../jobs/jobRepository.ts';
 import { noteHandedOver } from '../papers/recordHandedOver.ts';
 import { noteCalibration, saveInstrument } from '../instruments/instrumentRepository.ts';
 import { hashPassword } from '../session/passwords.ts';
-import { VanStockRow } from '../db/models.ts';
-import { demoOwner, demoPhone, demoSignIn, demoVan } from './demoFirm.ts';
+import { setMinimum, setStock } from '../stock/stockRepository.ts';
+import { StockPlaceRow } from '../db/models.ts';
+import { demoOwner, demoPhone, demoSignIn, demoStock } from './demoFirm.ts';
 import { demoInstruments } from './demoInstruments.ts';
 import { demoJobs } from './demoJobs.ts';
 import type { Sequelize } from 'sequelize';
@@ -25,9 +26,13 @@ export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
       },
       transaction,
     );
-    for (const [partId, quantity] of demoVan) {
-      await VanStockRow.create({ firmId: owner.firmId, partId, quantity }, { transaction });
-    }
+    const places = await StockPlaceRow.findAll({ where: { firmId: owner.firmId }, transaction });
+    for (const { kind, id: placeId } of places)
+      for (const [partId, quantity, minimum] of demoStock[kind]) {
+        const key = { firmId: owner.firmId, placeId, partId };
+        await setStock(key, quantity, transaction);
+        if (minimum) await setMinimum(key, minimum, transaction);
+      }
     for (const { instrument, log } of demoInstruments(now)) {
       const [{ firmId }, { name: by }] = [owner, demoOwner];
       await saveInstrument(firmId, instrument, transaction);

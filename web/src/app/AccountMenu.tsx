@@ -59,8 +59,8 @@ export function AccountMenu({ onShortcuts }: { onShortcuts: () => void }) {
         <Link to="/instruments" className={styles.item} onClick={close}>
           Instruments
         </Link>
-        <Link to="/van" className={styles.item} onClick={close}>
-          What the van holds
+        <Link to="/stock" className={styles.item} onClick={close}>
+          Vans and stores
         </Link>
         <button type="button" className={styles.item} onClick={change}>
           {other === 'dark' ? 'Dark appearance' : 'Light appearance'}

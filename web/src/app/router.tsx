@@ -89,9 +89,18 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../firm/LogPage.tsx')).LogPage }),
       },
       {
-        path: '/van',
-        lazy: async () => ({ Component: (await import('../van/VanPage.tsx')).VanPage }),
+        path: '/stock',
+        lazy: async () => ({ Component: (await import('../stock/StockPage.tsx')).StockPage }),
       },
+      {
+        path: '/stock/load',
+        lazy: async () => ({ Component: (await import('../stock/LoadPage.tsx')).LoadPage }),
+      },
+      {
+        path: '/stock/labels',
+        lazy: async () => ({ Component: (await import('../stock/LabelsPage.tsx')).LabelsPage }),
+      },
+      { path: '/van', element: <Navigate to="/stock" replace /> },
       { path: '*', element: <MissingPage /> },
     ],
   },

@@ -7,7 +7,7 @@ import { useForecastQuery } from './diaryApi.ts';
 /** A quarter of a year. */
 const days = 91;
 
-/** Parts of the next quarter, from what is due, against what the van holds. */
+/** Parts of the next quarter, from what is due, against what vans and stores hold. */
 export function ForecastPanel() {
   const reader = useReader();
   const today = todayHere();
@@ -24,26 +24,26 @@ export function ForecastPanel() {
             <Table.Tr>
               <Table.Th>Part</Table.Th>
               <Table.Th ta="right">Wanted</Table.Th>
-              <Table.Th ta="right">In the van</Table.Th>
+              <Table.Th ta="right">Held</Table.Th>
               <Table.Th ta="right">To order</Table.Th>
               <Table.Th>First on</Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {data.lines.map(({ name, count, inVan, firstOn }) => {
-              const short = Math.max(count - (inVan ?? 0), 0);
+            {data.lines.map(({ name, count, held, firstOn }) => {
+              const short = Math.max(count - (held ?? 0), 0);
               return (
                 <Table.Tr key={name}>
                   <Table.Td>
                     {name}
-                    {inVan === null && (
+                    {held === null && (
                       <Text size="sm" c="dimmed">
                         Not in the catalogue any more
                       </Text>
                     )}
                   </Table.Td>
                   <Table.Td ta="right">{reader.number(count, 0)}</Table.Td>
-                  <Table.Td ta="right">{inVan === null ? '–' : reader.number(inVan, 0)}</Table.Td>
+                  <Table.Td ta="right">{held === null ? '–' : reader.number(held, 0)}</Table.Td>
                   <Table.Td ta="right" fw={short > 0 ? 650 : 400}>
                     {reader.number(short, 0)}
                   </Table.Td>

@@ -29,6 +29,7 @@ const kindWords: Record<SubjectKind, string> = {
   person: 'People',
   job: 'Jobs',
   part: 'Catalogue and stock',
+  place: 'Vans and stores',
   instrument: 'Instruments',
 };
 

@@ -1,23 +1,35 @@
-import type { VanLine } from '@katharos/core';
+import type { StockPlaceKind, VanLine } from '@katharos/core';
 import type { Calibration, Instrument } from '@katharos/job';
 import {
+  type CreationOptional,
   DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
   Model,
   type Sequelize,
 } from 'sequelize';
-import { firmId, json, options, required, text } from './columns.ts';
+import { firmId, id, json, options, required, text } from './columns.ts';
 
-/** The van and the instruments. */
+/** Vans and stores with what they hold, and the instruments. */
 
-export class VanStockRow extends Model<
-  InferAttributes<VanStockRow>,
-  InferCreationAttributes<VanStockRow>
+export class StockPlaceRow extends Model<
+  InferAttributes<StockPlaceRow>,
+  InferCreationAttributes<StockPlaceRow>
 > {
   declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare kind: StockPlaceKind;
+  declare name: string;
+  /** Whose van it is. */
+  declare userId: CreationOptional<string | null>;
+}
+
+export class StockRow extends Model<InferAttributes<StockRow>, InferCreationAttributes<StockRow>> {
+  declare firmId: string;
+  declare placeId: string;
   declare partId: string;
   declare quantity: number;
+  declare minimum: CreationOptional<number>;
 }
 
 export class VanTakingRow extends Model<
@@ -26,6 +38,7 @@ export class VanTakingRow extends Model<
 > {
   declare firmId: string;
   declare jobId: string;
+  declare placeId: string;
   declare lines: VanLine[];
   declare takenAt: Date;
   declare takenBy: string;
@@ -54,18 +67,31 @@ export class CalibrationRow extends Model<
 }
 
 export function defineStock(sequelize: Sequelize): void {
-  VanStockRow.init(
+  StockPlaceRow.init(
     {
       firmId: { ...firmId(), primaryKey: true },
+      id: id(),
+      kind: text(),
+      name: text(),
+      userId: DataTypes.UUID,
+    },
+    { ...options, sequelize, tableName: 'stock_places' },
+  );
+  StockRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      placeId: { type: DataTypes.UUID, primaryKey: true },
       partId: { type: DataTypes.TEXT, primaryKey: true },
       quantity: required(DataTypes.DOUBLE),
+      minimum: { ...required(DataTypes.DOUBLE), defaultValue: 0 },
     },
-    { ...options, sequelize, tableName: 'van_stock' },
+    { ...options, sequelize, tableName: 'stock' },
   );
   VanTakingRow.init(
     {
       firmId: { ...firmId(), primaryKey: true },
       jobId: { type: DataTypes.UUID, primaryKey: true },
+      placeId: required(DataTypes.UUID),
       lines: json(),
       takenAt: required(DataTypes.DATE),
       takenBy: text(),

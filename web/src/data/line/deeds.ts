@@ -48,7 +48,13 @@ export type DeedKind =
       /** Of which visit a service report is. */
       visit?: string;
     }
-  | { kind: 'stock'; partId: string; quantity: number }
+  | {
+      kind: 'stock';
+      partId: string;
+      quantity: number;
+      /** The van of whoever counted, where none is named. */
+      placeId?: string;
+    }
   | { kind: 'instrument'; instrument: Instrument }
   | { kind: 'calibration'; instrumentId: string; calibration: Calibration };
 

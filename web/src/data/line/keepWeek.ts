@@ -22,7 +22,7 @@ async function fetchKept(address: string): Promise<unknown> {
 
 /** Keeps this week's jobs with their photographs, the parts and the van, so that they open without a line. One thing at a time, quietly. */
 export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void> {
-  for (const address of ['/catalogue', '/van', '/instruments']) await fetchKept(address);
+  for (const address of ['/catalogue', '/van', '/stock', '/instruments']) await fetchKept(address);
   const list = jobListSchema.safeParse(
     await fetchKept('/jobs?search=&shelf=open').catch(() => undefined),
   );

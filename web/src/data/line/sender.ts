@@ -192,7 +192,7 @@ function requestOf(deed: Exclude<KeptDeed, { kind: 'document' }> | KeptDeed) {
       return {
         method: 'PUT',
         address: `/van/stock/${deed.partId}`,
-        body: { quantity: deed.quantity },
+        body: { quantity: deed.quantity, ...(deed.placeId ? { placeId: deed.placeId } : {}) },
       } as const;
     case 'instrument': {
       const { id, ...body } = deed.instrument;

@@ -59,7 +59,7 @@ export function VanNotice({ check: { lines, short, taking } }: { check: VanCheck
             Take it out of the van
           </Button>
         )}
-        <Text component={Link} to="/van" size="sm" td="underline" c="var(--mantine-color-anchor)">
+        <Text component={Link} to="/stock" size="sm" td="underline" c="var(--mantine-color-anchor)">
           What the van holds
         </Text>
       </Group>

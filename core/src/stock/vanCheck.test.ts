@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { PartsLine } from './partsList.ts';
+import type { PartsLine } from '../plumbing/order/partsList.ts';
 import { checkVan, type Van } from './vanCheck.ts';
 
 const job = '11111111-1111-4111-8111-111111111111';

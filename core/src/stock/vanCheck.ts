@@ -1,4 +1,4 @@
-import type { PartsLine } from './partsList.ts';
+import type { PartsLine } from '../plumbing/order/partsList.ts';
 
 /** Pieces, or metres of tube, of one part of the catalogue. */
 export interface VanLine {

@@ -1,0 +1,94 @@
+import type { Needed, Session } from '@katharos/contract';
+import { dateOf, dayOf } from '@katharos/core';
+import { literal, Op, type Sequelize } from 'sequelize';
+import { firmParts } from '../catalogue/catalogueRepository.ts';
+import { DuesRow, JobRow } from '../db/models.ts';
+import type { LoadMill } from './load.ts';
+
+/** Installations that wait for their day are listed so far: nobody loads more into a van. */
+const mostInstallations = 20;
+const mostVisits = 60;
+
+interface Asked {
+  firm: Session['firm'];
+  userId: string;
+  /** ISO calendar day of whoever asks. */
+  today: string;
+  /** How far ahead. */
+  days: number;
+}
+
+const inUse = { archivedAt: null, removedAt: null };
+
+/** The work ahead with its parts: visits that are due until a day, and installations that are agreed and took nothing out of a van yet. */
+export async function neededFor(
+  sequelize: Sequelize,
+  mill: LoadMill,
+  { firm, userId, today, days }: Asked,
+): Promise<Needed[]> {
+  const catalogue = await firmParts(firm.id);
+  const idOf = new Map(catalogue.map(({ id, name }) => [name, id]));
+  const visits = await visitsUntil(firm.id, dateOf(dayOf(today)! + days));
+  const jobs = await waitingInstallations(sequelize, firm.id);
+  const loads = await mill.load(
+    jobs.map(({ document }) => document),
+    { catalogue, settings: firm.settings },
+    userId,
+  );
+  return [
+    ...visits.map(({ parts, ...visit }) => ({
+      ...visit,
+      lines: parts.map(({ name, count }) => ({
+        partId: idOf.get(name) ?? null,
+        name,
+        quantity: count,
+      })),
+    })),
+    ...jobs.map(({ id, number, name }, i) => ({
+      jobId: id,
+      number,
+      name,
+      on: null,
+      lines: loads[i] ?? [],
+    })),
+  ];
+}
+
+async function visitsUntil(firmId: string, until: string) {
+  const dues = await DuesRow.findAll({
+    where: { firmId, dueOn: { [Op.lte]: until } },
+    order: [
+      ['dueOn', 'DESC'],
+      ['jobId', 'ASC'],
+    ],
+    limit: mostVisits,
+  });
+  const rows = await JobRow.findAll({
+    where: { firmId, id: dues.map(({ jobId }) => jobId), finished: true, ...inUse },
+    attributes: ['id', 'number', 'name'],
+  });
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return dues.flatMap(({ jobId, dueOn, parts }) => {
+    const job = byId.get(jobId);
+    if (!job || dueOn === null) return [];
+    const { number, name } = job;
+    // What is put in later has its own visit.
+    return [{ jobId, number, name, on: dueOn, parts: parts.filter(({ on }) => on <= until) }];
+  });
+}
+
+const waitingInstallations = (sequelize: Sequelize, firmId: string): Promise<JobRow[]> =>
+  JobRow.findAll({
+    where: {
+      [Op.and]: [
+        { firmId, finished: false, ...inUse },
+        literal(`document #>> '{system,agreed}' is not null`),
+        literal(
+          `not exists (select from van_takings t where t.firm_id = "JobRow".firm_id and t.job_id = "JobRow".id)`,
+        ),
+      ],
+    },
+    attributes: ['id', 'number', 'name', 'document'],
+    order: [['updatedAt', 'DESC']],
+    limit: mostInstallations,
+  });
