@@ -22,6 +22,7 @@ const commands = [
   'diagnosis',
   'trends',
   'load',
+  'servers',
   'backup',
   'restore',
   'take-in',

@@ -14,6 +14,7 @@ export const apiErrors = {
   'second-factor-there': 409,
   'wrong-setup-code': 403,
   'wrong-password': 403,
+  'password-needed': 403,
   'foreign-origin': 403,
   'not-allowed': 403,
   'not-found': 404,

@@ -21,6 +21,9 @@ export const proveFactorSchema = z.strictObject({ code: z.string().trim().min(6)
 export const factorWordsSchema = z.object({ words: z.array(z.string()) });
 export const endFactorSchema = credentialsSchema.pick({ password: true });
 
+/** The password once more, for what cannot be undone. */
+export const proofSchema = credentialsSchema.pick({ password: true });
+
 /** A forgotten password. */
 export const askResetSchema = credentialsSchema.pick({ email: true });
 export const resetFaceSchema = z.object({ name: z.string() });

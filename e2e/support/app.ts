@@ -66,6 +66,14 @@ async function newDatabase(): Promise<string> {
   return addressOf(name);
 }
 
+/** Changes what no page can: how long ago something was. */
+export async function inDatabase({ databaseUrl }: App, sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+}
+
 /** Makes another version of the page's worker. */
 export function alterWorker(webRoot: string, code: string): void {
   appendFileSync(join(webRoot, 'serviceWorker.js'), `\n${code}\n`);

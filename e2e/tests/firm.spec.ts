@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import { Secret, TOTP } from 'otpauth';
 import { check } from '../support/access.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, inDatabase, test } from '../support/app.ts';
 import { enter, field, saved, seedJob } from '../support/job.ts';
 
 test('what was done is read in sentences, and a job is brought back to what it was', async ({
@@ -37,6 +37,7 @@ test('what was done is read in sentences, and a job is brought back to what it w
 
 test('a household’s data are removed at their request, after the choice of the papers was explained', async ({
   page,
+  app,
 }) => {
   await seedJob(page, 'Quillon Tarbet', { chosen: false, at: 'survey' });
   await page.goto('/jobs');
@@ -47,7 +48,15 @@ test('a household’s data are removed at their request, after the choice of the
   await expect(dialog).toContainText('Many countries have proposals and certificates kept');
   await check(page, '[role=dialog]');
   await page.setViewportSize({ width: 1280, height: 800 });
+  // The page has stood open for a while.
+  await inDatabase(app, "update sessions set proved_at = now() - interval '1 hour'");
   await dialog.getByRole('button', { name: 'Remove it for good' }).click();
+  const again = page.getByRole('dialog', { name: 'Your password once more' });
+  await again.getByLabel('Password', { exact: true }).fill('not this one');
+  await again.getByRole('button', { name: 'Go on' }).click();
+  await expect(again.getByRole('alert')).toContainText('This is not the password of now.');
+  await again.getByLabel('Password', { exact: true }).fill(demoSignIn.password);
+  await again.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('What was kept of this household is removed.')).toBeVisible();
   await expect(page.getByText('No job holds “quillon tarbet”')).toBeVisible();
 });

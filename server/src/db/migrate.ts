@@ -19,6 +19,7 @@ import * as auditAndCatalogue from './migrations/0016-audit-and-catalogue.ts';
 import * as foundBy from './migrations/0017-found-by.ts';
 import * as secondFactor from './migrations/0018-second-factor.ts';
 import * as stockPlaces from './migrations/0019-stock-places.ts';
+import * as proofs from './migrations/0020-proofs.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -41,6 +42,7 @@ const migrations = [
   { name: '0017-found-by', ...foundBy },
   { name: '0018-second-factor', ...secondFactor },
   { name: '0019-stock-places', ...stockPlaces },
+  { name: '0020-proofs', ...proofs },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

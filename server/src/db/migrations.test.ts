@@ -161,6 +161,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0017-found-by',
       '0018-second-factor',
       '0019-stock-places',
+      '0020-proofs',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -7,12 +7,13 @@ import { idFrom, validate } from '../http/validate.ts';
 import type { Postman } from '../mail/postman.ts';
 import { doerOf } from '../session/doer.ts';
 import { requireRight } from '../session/requireRight.ts';
+import { requireProof } from '../session/requireSession.ts';
 import { forgetPerson } from './forgetPerson.ts';
 
 /** What is kept of a household, taken out at their request; what a job's file holds is what they are given of it. */
 export function personRoutes(sequelize: Sequelize, post: Pick<Postman, 'forget'>): Router {
   const router = Router({ mergeParams: true });
-  router.post('/forget', requireRight('people'), async (request, response) => {
+  router.post('/forget', requireRight('people'), requireProof, async (request, response) => {
     const jobId = idFrom(request.params, 'job');
     const { papers } = validate(forgetPersonSchema, request.body);
     const doer = doerOf(request, response);

@@ -38,6 +38,7 @@ const places = () => [
   '/api/session/second-factor',
   '/api/session/second-factor/end',
   '/api/session/password',
+  '/api/session/proof',
   '/api/reset',
   '/api/reset/abc',
   '/api/join/abc',

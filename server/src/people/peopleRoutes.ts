@@ -13,7 +13,7 @@ import { isToken } from '../sealing/token.ts';
 import { requireRight } from '../session/requireRight.ts';
 import { makeReset } from '../session/reset.ts';
 import { endFactor } from '../session/secondFactor.ts';
-import { sessionOf } from '../session/requireSession.ts';
+import { requireProof, sessionOf } from '../session/requireSession.ts';
 import { limitTries, startSession } from '../session/sessionRoutes.ts';
 import {
   changeRole,
@@ -62,7 +62,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     });
     response.status(204).end();
   });
-  router.patch('/:id', async (request, response) => {
+  router.patch('/:id', requireProof, async (request, response) => {
     const { role } = validate(changePersonSchema, request.body);
     const doer = doerOf(request, response);
     const id = idFrom(request.params);
@@ -74,7 +74,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     });
     response.status(204).end();
   });
-  router.post('/:id/reset', async (request, response) => {
+  router.post('/:id/reset', requireProof, async (request, response) => {
     const doer = doerOf(request, response);
     const id = idFrom(request.params);
     const token = await sequelize.transaction(async (transaction) => {
@@ -86,7 +86,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     });
     response.status(201).json({ path: `/reset/${token}` });
   });
-  router.delete('/:id/second-factor', async (request, response) => {
+  router.delete('/:id/second-factor', requireProof, async (request, response) => {
     const doer = doerOf(request, response);
     const id = idFrom(request.params);
     await sequelize.transaction(async (transaction) => {
@@ -96,7 +96,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     });
     response.status(204).end();
   });
-  router.delete('/:id', async (request, response) => {
+  router.delete('/:id', requireProof, async (request, response) => {
     const id = idFrom(request.params);
     const doer = doerOf(request, response);
     await sequelize.transaction(async (transaction) => {

@@ -275,6 +275,8 @@ const routes = (): Route[] => [
   { does: 'Set up a second factor', method: 'post', path: '/session/second-factor', body: {} },
   { does: 'Prove a second factor', method: 'put', path: '/session/second-factor', body: {} },
   { does: 'End one’s second factor', method: 'post', path: '/session/second-factor/end', body: {} },
+  { does: 'See whether the password was given just now', method: 'get', path: '/session/proof' },
+  { does: 'Give one’s password once more', method: 'put', path: '/session/proof', body: {} },
   { does: 'Change one’s password', method: 'put', path: '/session/password', body: {} },
   { does: 'See where one is signed in', method: 'get', path: '/session/all' },
   { does: 'End another session', method: 'delete', path: `/session/all/${nobody}` },

@@ -37,8 +37,19 @@ export const requireSession =
     if (!token || !found) throw new ApiError('not-signed-in');
     if (found.prolonged) setCookie(response, token, config);
     response.locals.session = found.session;
+    response.locals.provedAt = found.provedAt;
     next();
   };
+
+/** So long a password that was given stands for what cannot be undone, ms. */
+const proofLastsMs = 10 * 60_000;
+
+/** Lets on only whose password was given a moment ago: a session that somebody left open takes nothing along and lets nobody go. */
+export const requireProof: RequestHandler = (_request, response, next) => {
+  const provedAt = response.locals.provedAt as Date;
+  if (Date.now() - provedAt.getTime() > proofLastsMs) throw new ApiError('password-needed');
+  next();
+};
 
 /** The session of a request that passed `requireSession`. */
 export const sessionOf = (response: Response): Session => response.locals.session as Session;

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import request from 'supertest';
-import { errorOf, startTestApp, type TestApp } from '../test/testApp.ts';
+import { errorOf, password, startTestApp, type TestApp } from '../test/testApp.ts';
 
 let server: TestApp;
 type Agent = Awaited<ReturnType<TestApp['signedIn']>>;
@@ -63,4 +63,34 @@ test('whoever is let go is told so, whoever was never there is not, and a sessio
     .get('/api/session')
     .set('Cookie', `katharos_session=${'a'.repeat(43)}`);
   expect(errorOf(await forged).code).toBe('not-signed-in');
+});
+
+test('what cannot be undone wants a password that was given just now', async () => {
+  const owner = await server.signedIn('pike');
+  const nobody = '11111111-1111-4111-8111-111111111111';
+  const irreversible = [
+    () => owner.get('/api/firm/archive.zip'),
+    () => owner.post(`/api/jobs/${nobody}/person/forget`).send({ papers: 'kept' }),
+    () => owner.delete(`/api/people/${nobody}`),
+    () => owner.patch(`/api/people/${nobody}`).send({ role: 'owner' }),
+    () => owner.post(`/api/people/${nobody}/reset`),
+    () => owner.delete(`/api/people/${nobody}/second-factor`),
+    () => owner.get('/api/session/proof'),
+  ];
+  const codes = async () => {
+    const said: string[] = [];
+    for (const ask of irreversible) {
+      const answer = await ask();
+      said.push(answer.status < 300 ? 'done' : errorOf(answer).code);
+    }
+    return said;
+  };
+  expect(await codes()).not.toContain('password-needed');
+  await server.sequelize.query("update sessions set proved_at = proved_at - interval '11 minutes'");
+  expect(new Set(await codes())).toEqual(new Set(['password-needed']));
+  const wrong = await owner.put('/api/session/proof').send({ password: 'not it' });
+  expect(errorOf(wrong)).toMatchObject({ code: 'wrong-password', path: 'password' });
+  expect(new Set(await codes())).toEqual(new Set(['password-needed']));
+  await owner.put('/api/session/proof').send({ password }).expect(204);
+  expect(await codes()).not.toContain('password-needed');
 });

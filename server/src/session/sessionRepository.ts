@@ -39,6 +39,7 @@ export async function openSession(user: UserForSignIn, device: string, now: Date
     expiresAt: expiry(now),
     openedAt: now,
     seenAt: now,
+    provedAt: now,
     device: device.slice(0, 300),
   });
   return token;
@@ -48,12 +49,12 @@ export async function openSession(user: UserForSignIn, device: string, now: Date
 export async function findSession(
   token: string,
   now: Date,
-): Promise<{ session: Session; prolonged: boolean } | undefined> {
+): Promise<{ session: Session; prolonged: boolean; provedAt: Date } | undefined> {
   const sequelize = SessionRow.sequelize!;
   // Asked with every request, so all of it at once.
   const [row] = await sequelize.query<SessionFound>(
     `select users.id as "userId", users.name, users.email, users.role, firms.id as "firmId", firms.name as firm, firms.settings,
-       expires_at as "expiresAt", seen_at as "seenAt"
+       expires_at as "expiresAt", seen_at as "seenAt", proved_at as "provedAt"
      from sessions join users on users.firm_id = sessions.firm_id and users.id = sessions.user_id
        join firms on firms.id = sessions.firm_id
      where token_hash = :tokenHash and expires_at > :now and opened_at > :oldest and removed_at is null and not let_go`,
@@ -84,6 +85,7 @@ export async function findSession(
       firm: { id: firmId, name: row.firm, settings: row.settings },
     },
     prolonged,
+    provedAt: row.provedAt,
   };
 }
 
@@ -97,6 +99,12 @@ interface SessionFound {
   settings: FirmSettings;
   expiresAt: Date;
   seenAt: Date;
+  provedAt: Date;
+}
+
+/** Notes that a session's person gave the password once more. */
+export async function noteProof(firmId: string, token: string, now: Date): Promise<void> {
+  await SessionRow.update({ provedAt: now }, { where: { firmId, tokenHash: hashToken(token) } });
 }
 
 /** Whether a token was of somebody who is gone. */

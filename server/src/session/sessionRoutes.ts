@@ -1,4 +1,4 @@
-import { changePasswordSchema, type Session, signInSchema } from '@katharos/contract';
+import { changePasswordSchema, proofSchema, type Session, signInSchema } from '@katharos/contract';
 import type { Config } from '../base/config.ts';
 import { noted, recorded } from '../audit/auditRepository.ts';
 import { deviceOf, doerOf } from './doer.ts';
@@ -10,6 +10,7 @@ import { hashPassword, isPassword } from './passwords.ts';
 import {
   cookieName,
   cookieOptions,
+  requireProof,
   requireSession,
   sessionOf,
   setCookie,
@@ -21,6 +22,7 @@ import {
   findHash,
   findSession,
   findUserByEmail,
+  noteProof,
   openSession,
   sessionsOf,
   setHash,
@@ -127,6 +129,17 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
 
   router.get('/', (_request, response) => {
     response.json(sessionOf(response));
+  });
+
+  // Asked before something that is no request of the page itself, such as a file that is saved.
+  router.get('/proof', requireProof, (_request, response) => {
+    response.status(204).end();
+  });
+  router.put('/proof', async (request, response) => {
+    const { password } = validate(proofSchema, request.body);
+    await check(request, response, password);
+    await noteProof(sessionOf(response).firm.id, tokenOf(request, config)!, new Date());
+    response.status(204).end();
   });
 
   router.put('/password', async (request, response) => {

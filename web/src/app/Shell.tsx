@@ -7,6 +7,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
+import { useProofWanted } from '../data/proof.ts';
 import { useReader } from '../ui/useReader.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
 import { takeNewVersion } from '../offline/register.ts';
@@ -24,6 +25,10 @@ const ShortcutList = lazy(async () => ({
 
 const SignInAgain = lazy(async () => ({
   default: (await import('../session/SignInAgain.tsx')).SignInAgain,
+}));
+
+const PasswordAgain = lazy(async () => ({
+  default: (await import('../session/PasswordAgain.tsx')).PasswordAgain,
 }));
 
 const TimerWatch = lazy(async () => ({
@@ -48,6 +53,7 @@ export function Shell() {
   }, [signedOut, refetch]);
   const isGone = error !== undefined && troubleOf(error).code === 'let-go';
   const updated = useAppSelector((state) => state.line.updated);
+  const isProofWanted = useProofWanted();
   useLine(session?.user.id);
   if (isLoading) return <Loader aria-label="Opening" m="xl" />;
   if (isGone) return <Navigate to="/sign-in?gone" replace />;
@@ -119,6 +125,11 @@ export function Shell() {
       {session && (isOver || signedOut) && (
         <Suspense fallback={null}>
           <SignInAgain session={session} />
+        </Suspense>
+      )}
+      {isProofWanted && (
+        <Suspense fallback={null}>
+          <PasswordAgain />
         </Suspense>
       )}
       {shortcuts && (

@@ -73,6 +73,13 @@ export const api = createApi({
       },
       invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
     }),
+    proof: build.query<null, void>({
+      query: () => '/session/proof',
+      keepUnusedDataFor: 0,
+    }),
+    prove: build.mutation<null, string>({
+      query: (password) => ({ url: '/session/proof', method: 'PUT', body: { password } }),
+    }),
     askReset: build.mutation<null, { email: string }>({
       query: (body) => ({ url: '/reset', method: 'POST', body }),
     }),
@@ -168,6 +175,8 @@ export const {
   useSessionQuery,
   useSignInMutation,
   useSetUpMutation,
+  useLazyProofQuery,
+  useProveMutation,
   useSaveSettingsMutation,
   useAskResetMutation,
   useResetFaceQuery,

@@ -4,6 +4,7 @@ import {
   fetchBaseQuery,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { askForProof, wantsProof } from './proof.ts';
 import { fetchAndHear } from './serverClock.ts';
 
 /** Patience with one request, ms. */
@@ -37,12 +38,19 @@ const isUnanswered = ({ status }: FetchBaseQueryError) =>
 /** The store is loaded beside the first answer, not before it. */
 const store = () => import('./line/keptStore.ts');
 
-/** Asks the server, keeps what it answers, and where it cannot be asked gives what it said last. */
-export const keptQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
-  args,
-  context,
-  options,
-) => {
+type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
+
+/**
+ * Asks the server, keeps what it answers, and where it cannot be asked gives what it said last. Where it wants the password once more,
+ * the person is asked for it.
+ */
+export const keptQuery: Query = async (args, context, options) => {
+  const answer = await askOrRemember(args, context, options);
+  const isAgain = answer.error && wantsProof(answer.error) && (await askForProof());
+  return isAgain ? askOrRemember(args, context, options) : answer;
+};
+
+const askOrRemember: Query = async (args, context, options) => {
   if (!isQuestion(args)) return ask(args, context, options);
   const address = addressOf(args);
   const known = store()

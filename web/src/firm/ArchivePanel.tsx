@@ -1,7 +1,15 @@
 import { Button, Text, Title } from '@mantine/core';
+import { troubleOf, useLazyProofQuery } from '../data/api.ts';
+import { notify } from '../ui/notices.tsx';
 
 /** The whole firm as a file, for its owner: to keep, or to move to another installation. */
 export function ArchivePanel() {
+  const [askProof, { isFetching }] = useLazyProofQuery();
+  const take = async () => {
+    const { error } = await askProof();
+    if (error) notify({ message: troubleOf(error).message, color: 'red' });
+    else window.location.assign('/api/firm/archive.zip');
+  };
   return (
     <section className="panel" aria-label="The whole firm as a file">
       <Title order={2} size="h4" mb="xs">
@@ -12,7 +20,7 @@ export function ArchivePanel() {
         and the log. It comes into an empty installation as it was. It holds names, addresses and
         telephone numbers of all households: keep it as you keep their keys.
       </Text>
-      <Button component="a" href="/api/firm/archive.zip" download variant="default" size="md">
+      <Button variant="default" size="md" loading={isFetching} onClick={() => void take()}>
         Take the whole firm along
       </Button>
     </section>

@@ -64,6 +64,8 @@ export class SessionRow extends Model<
   declare id: CreationOptional<string>;
   declare openedAt: Date;
   declare seenAt: Date;
+  /** When its person last gave the password. */
+  declare provedAt: Date;
   /** What the browser says of itself. */
   declare device: string;
   /** Its person is gone: a browser that comes with it is told to forget what it keeps. */
@@ -130,6 +132,7 @@ export function definePeople(sequelize: Sequelize): void {
       id: { type: DataTypes.UUID, defaultValue: DataTypes.UUIDV4 },
       openedAt: required(DataTypes.DATE),
       seenAt: required(DataTypes.DATE),
+      provedAt: required(DataTypes.DATE),
       device: text(),
       letGo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
     },

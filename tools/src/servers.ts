@@ -1,0 +1,219 @@
+import { randomUUID } from 'node:crypto';
+import { type ChildProcess, spawn } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import pg from 'pg';
+import { buildIfChanged } from './installation.ts';
+import { scratchFolder, startPostgres } from './postgres.ts';
+import { ended, freePort } from './processes.ts';
+import { type Client, signedIn } from './servers/client.ts';
+import { selfSigned, startPooler, startProxy, startStandby } from './servers/programs.ts';
+
+const root = join(import.meta.dirname, '../..');
+
+const writers = 8;
+/** Between two writes of one writer, ms: people think. */
+const thinkMs = 40;
+
+interface Job {
+  id: string;
+  version: number;
+  document: { customer: { note: string } };
+}
+
+/**
+ * `npm run servers`: two servers behind a proxy that ends TLS, through a pooler, on one database that a standby follows. People write
+ * through the proxy while one server after the other is killed without a word. Prints what was acknowledged, lost and doubled, how
+ * long a change took to be heard at the other server, and whether the standby holds the same.
+ * @param given `--seconds N`, 40 where left out
+ */
+export async function run(given: string[]): Promise<void> {
+  const at = given.indexOf('--seconds');
+  const seconds = at < 0 ? 40 : Number(given[at + 1]);
+  if (!Number.isFinite(seconds) || seconds < 4) throw new Error('Give --seconds a number from 4.');
+  await buildIfChanged();
+  const folder = scratchFolder('servers');
+  const postgres = await startPostgres({ folder: join(folder, 'postgres'), lasting: false });
+  const stops: (() => Promise<void>)[] = [];
+  try {
+    const pooler = await startPooler(folder, await freePort(), postgres.url);
+    stops.push(pooler.stop);
+    const ports = [await freePort(), await freePort()] as const;
+    const servers: ChildProcess[] = [];
+    const start = async (i: 0 | 1) => (servers[i] = await startServer(ports[i], pooler.url));
+    // The first makes the sample firm, the second finds it.
+    await start(0);
+    await start(1);
+    stops.push(...servers.map((_, i) => () => killed(servers[i]!, 'SIGTERM')));
+    const standby = await startStandby(folder, await freePort(), postgres.url);
+    stops.push(standby.stop);
+    const tls = selfSigned(folder);
+    const front = await freePort();
+    const proxy = await startProxy(folder, front, ports, tls);
+    stops.push(proxy.stop);
+
+    const client = await signedIn(front, tls.certificate);
+    const ear = await signedIn(front, tls.certificate);
+    const done = await work(client, ear, seconds, async (part) => {
+      // Each is killed once, and comes again before the other goes.
+      const i = part as 0 | 1;
+      process.stdout.write(`   server ${i + 1} is killed\n`);
+      await killed(servers[i]!, 'SIGKILL');
+      await pause((seconds * 1000) / 8);
+      await start(i);
+    });
+    const lost = await lostOf(client, done.acknowledged);
+    const doubled = await doubledIn(postgres.url);
+    const behind = await standbyDiffers(postgres.url, standby.url);
+    process.stdout.write(
+      [
+        `${done.acknowledged.size} jobs, ${done.writes} acknowledged writes by ${writers} people in ${seconds} s`,
+        `servers: ${lost} lost, ${doubled} doubled, ${done.refused} refused`,
+        `the longest that anybody waited for an answer: ${done.longestMs.toFixed(0)} ms`,
+        `a change was heard after ${done.heardMs.toFixed(0)} ms by the median, of ${done.heard} of ${done.writes}`,
+        behind.length === 0
+          ? 'the standby holds the same in every table'
+          : `the standby differs in ${behind.join(', ')}`,
+      ].join('\n') + '\n',
+    );
+    // While a line is opened anew nothing is told on it; a page asks for what it shows when it opens one.
+    const isHeard = done.heard > done.writes / 2;
+    if (lost + doubled + done.refused + behind.length > 0 || !isHeard) process.exitCode = 1;
+  } finally {
+    for (const stop of stops.reverse()) await stop().catch(() => undefined);
+    await postgres.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function startServer(port: number, databaseUrl: string): Promise<ChildProcess> {
+  const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      WEB_ROOT: join(root, 'web/dist'),
+      KATHAROS_DEMO: '1',
+      BEHIND_TLS: '1',
+      LOG_LEVEL: 'silent',
+    },
+  });
+  await new Promise<void>((resolve, reject) => {
+    server.stdout.on('data', (text: Buffer) => {
+      if (text.toString().includes('ready at')) resolve();
+    });
+    server.once('exit', (code) => reject(new Error(`a server ended with ${code}`)));
+  });
+  return server;
+}
+
+async function killed(server: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+  server.kill(signal);
+  await ended(server);
+}
+
+/** People begin jobs and write in them until the time is over; meanwhile the servers are killed, one in each half. */
+async function work(
+  client: Client,
+  ear: Client,
+  seconds: number,
+  kill: (part: number) => Promise<void>,
+) {
+  const until = Date.now() + seconds * 1000;
+  const acknowledged = new Map<string, string>();
+  const sentAt = new Map<string, number>();
+  const heardAfter: number[] = [];
+  let [writes, refused, longestMs] = [0, 0, 0];
+  const stop = ear.listen((line) => {
+    const { job } = JSON.parse(line) as { job: string | null };
+    const at = job === null ? undefined : sentAt.get(job);
+    if (job === null || at === undefined) return;
+    heardAfter.push(Date.now() - at);
+    sentAt.delete(job);
+  });
+  const insist = async (method: string, path: string, body: object) => {
+    const started = Date.now();
+    const answer = await client.insist(method, path, body, randomUUID());
+    longestMs = Math.max(longestMs, Date.now() - started);
+    if (answer.status >= 300) refused += 1;
+    return answer;
+  };
+  const writer = async (who: number): Promise<void> => {
+    const begun = await insist('POST', '/jobs', { name: `Written by ${who} ${randomUUID()}` });
+    const { id, document, ...first } = begun.body as Job;
+    let { version } = first;
+    for (let turn = 0; Date.now() < until; turn += 1) {
+      document.customer.note = `turn ${turn} of ${who}`;
+      sentAt.set(id, Date.now());
+      const saved = await insist('PUT', `/jobs/${id}`, { version, document });
+      if (saved.status === 200) {
+        version = (saved.body as { version: number }).version;
+        acknowledged.set(id, document.customer.note);
+        writes += 1;
+      }
+      await pause(thinkMs);
+    }
+  };
+  const killing = async () => {
+    for (const part of [0, 1]) {
+      await pause((seconds * 1000) / 5);
+      await kill(part);
+    }
+  };
+  await Promise.all([killing(), ...Array.from({ length: writers }, (_, i) => writer(i))]);
+  await pause(500);
+  stop();
+  const sorted = heardAfter.sort((a, b) => a - b);
+  const heardMs = sorted[Math.floor(sorted.length / 2)] ?? NaN;
+  return { acknowledged, writes, refused, longestMs, heardMs, heard: heardAfter.length };
+}
+
+async function lostOf(client: Client, acknowledged: ReadonlyMap<string, string>): Promise<number> {
+  let lost = 0;
+  for (const [id, note] of acknowledged) {
+    const { body } = await client.ask('GET', `/jobs/${id}`);
+    if ((body as Job).document.customer.note !== note) lost += 1;
+  }
+  return lost;
+}
+
+/** Jobs that were begun twice for one wish. */
+async function doubledIn(url: string): Promise<number> {
+  const [row] = await asked<{ count: string }>(
+    url,
+    `select count(*) - count(distinct name) as count from jobs where name like 'Written by %'`,
+  );
+  return Number(row!.count);
+}
+
+/** Tables in which the standby has other rows, once it had a moment to follow. */
+async function standbyDiffers(url: string, standby: string): Promise<string[]> {
+  await pause(1500);
+  const tables = await asked<{ name: string }>(
+    url,
+    "select tablename as name from pg_tables where schemaname = 'public' order by 1",
+  );
+  const differs: string[] = [];
+  for (const { name } of tables) {
+    const hash = `select md5(coalesce(string_agg(t::text, ' ' order by t::text), '')) as hash from "${name}" t`;
+    const [[here], [there]] = await Promise.all([
+      asked<{ hash: string }>(url, hash),
+      asked<{ hash: string }>(standby, hash),
+    ]);
+    if (here!.hash !== there!.hash) differs.push(name);
+  }
+  return differs;
+}
+
+async function asked<T extends pg.QueryResultRow>(url: string, sql: string): Promise<T[]> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return (await client.query<T>(sql)).rows;
+  } finally {
+    await client.end();
+  }
+}

@@ -1,0 +1,51 @@
+import { proofSchema } from '@katharos/contract';
+import { Button, Group, Modal, Stack, Text } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { troubleOf, useProveMutation } from '../data/api.ts';
+import { answerProof } from '../data/proof.ts';
+import { faultsBy } from '../ui/faultsBy.ts';
+import { PasswordBox } from '../ui/PasswordBox.tsx';
+import { Tone } from '../ui/Tone.tsx';
+
+/** The password once more, before something that cannot be undone. */
+export function PasswordAgain() {
+  const [prove, { isLoading, error }] = useProveMutation();
+  const form = useForm({ initialValues: { password: '' }, validate: faultsBy(proofSchema) });
+  const submit = form.onSubmit(async ({ password }) => {
+    const answer = await prove(password);
+    if (!answer.error) answerProof(true);
+  });
+  return (
+    <Modal
+      opened
+      onClose={() => answerProof(false)}
+      title="Your password once more"
+      zIndex={400}
+      closeButtonProps={{ 'aria-label': 'Close', size: 'lg' }}
+    >
+      <form onSubmit={submit} noValidate>
+        <Stack>
+          <Text>
+            This cannot be undone, and this page may have stood open. For ten minutes you are not
+            asked again.
+          </Text>
+          <PasswordBox
+            of="current"
+            label="Password"
+            data-autofocus
+            {...form.getInputProps('password')}
+          />
+          {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+          <Group justify="flex-end">
+            <Button variant="default" size="md" onClick={() => answerProof(false)}>
+              Leave it
+            </Button>
+            <Button type="submit" size="md" loading={isLoading}>
+              Go on
+            </Button>
+          </Group>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}
