@@ -1,4 +1,5 @@
 import { Sequelize } from 'sequelize';
+import { heedingPg } from './heedingPg.ts';
 import { defineModels } from './models.ts';
 
 /** Told of every statement that took long, without the values in it. */
@@ -19,6 +20,7 @@ export const withoutValues = (statement: string): string =>
 export function openDatabase(url: string, slow?: SlowQuery): Sequelize {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
+    dialectModule: heedingPg,
     benchmark: true,
     logging: (statement, ms) => {
       if (slow && typeof ms === 'number' && ms >= slowMs) slow(withoutValues(statement), ms);

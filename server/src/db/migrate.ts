@@ -1,5 +1,6 @@
 import { QueryTypes, Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
+import { heedingPg } from './heedingPg.ts';
 import * as foundation from './migrations/0001-foundation.ts';
 import * as photographs from './migrations/0002-photographs-and-document-2.ts';
 import * as van from './migrations/0003-van-and-document-3.ts';
@@ -20,6 +21,7 @@ import * as foundBy from './migrations/0017-found-by.ts';
 import * as secondFactor from './migrations/0018-second-factor.ts';
 import * as stockPlaces from './migrations/0019-stock-places.ts';
 import * as proofs from './migrations/0020-proofs.ts';
+import * as keysByFirm from './migrations/0021-keys-by-firm.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -43,6 +45,7 @@ const migrations = [
   { name: '0018-second-factor', ...secondFactor },
   { name: '0019-stock-places', ...stockPlaces },
   { name: '0020-proofs', ...proofs },
+  { name: '0021-keys-by-firm', ...keysByFirm },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */
@@ -55,6 +58,7 @@ const migrating = 8716;
 export async function migrate(url: string): Promise<string[]> {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
+    dialectModule: heedingPg,
     logging: false,
     // One connection for all of it: the lock and the transactions are that connection's.
     pool: { max: 1, min: 1, idle: 2 ** 30, evict: 2 ** 30 },

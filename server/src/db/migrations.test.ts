@@ -162,6 +162,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0018-second-factor',
       '0019-stock-places',
       '0020-proofs',
+      '0021-keys-by-firm',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -92,7 +92,7 @@ export function defineJobs(sequelize: Sequelize): void {
   JobRow.init(
     {
       id: id(),
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       number: integer(),
       version: { ...integer(), defaultValue: 1 },
       name: text(),
@@ -135,7 +135,7 @@ export function defineJobs(sequelize: Sequelize): void {
   PhotographRow.init(
     {
       id: id(),
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       jobId: required(DataTypes.UUID),
       about: text(),
       step: { type: DataTypes.TEXT, allowNull: true },

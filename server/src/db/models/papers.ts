@@ -59,7 +59,7 @@ export function definePapers(sequelize: Sequelize): void {
   PaperRow.init(
     {
       id: id(),
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       jobId: required(DataTypes.UUID),
       kind: text(),
       version: integer(),
@@ -93,7 +93,7 @@ export function definePapers(sequelize: Sequelize): void {
     {
       jobId: { type: DataTypes.UUID, primaryKey: true },
       kind: { type: DataTypes.TEXT, primaryKey: true },
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       issuedAt: required(DataTypes.DATE),
       issuedBy: text(),
       reason: text(),

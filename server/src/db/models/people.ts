@@ -104,7 +104,7 @@ export function definePeople(sequelize: Sequelize): void {
   UserRow.init(
     {
       id: id(),
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       email: text(),
       name: text(),
       passwordHash: text(),
@@ -126,7 +126,7 @@ export function definePeople(sequelize: Sequelize): void {
   SessionRow.init(
     {
       tokenHash: { type: DataTypes.TEXT, primaryKey: true },
-      firmId: firmId(),
+      firmId: { ...firmId(), primaryKey: true },
       userId: required(DataTypes.UUID),
       expiresAt: required(DataTypes.DATE),
       id: { type: DataTypes.UUID, defaultValue: DataTypes.UUIDV4 },
