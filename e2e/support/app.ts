@@ -163,10 +163,12 @@ export const firstVisit = async (browser: Browser, { url }: App): Promise<Browse
  */
 export const test = base.extend<
   { alone: boolean },
-  { app: App; signedIn: State; shared: BrowserContext }
+  { app: App; signedIn: State; shared: BrowserContext; ownFirm: string }
 >({
+  /** Named by whoever changes what the others of the worker reckon with, such as the catalogue: their tests have a worker of their own. */
+  ownFirm: ['', { option: true, scope: 'worker' }],
   app: [
-    async ({}, use) => {
+    async ({ ownFirm: _named }, use) => {
       const app = await startApp();
       await use(app);
       await app.stop();

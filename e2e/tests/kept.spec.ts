@@ -235,6 +235,23 @@ test('what keeps things comes with the first page, and needs no more code to kee
   await context.close();
 });
 
+test('a notice whose code does not come is said plainly, and the page stands', async ({
+  browser,
+  app,
+}) => {
+  const context = await firstVisit(browser, app);
+  const page = await context.newPage();
+  await page.goto('/stock');
+  const about = page.getByRole('region', { name: 'About The store' });
+  await page.getByRole('radiogroup', { name: 'Where' }).getByText('The store').click();
+  await expect(about).toBeVisible();
+  await page.route(/assets\/.*\.js$/, (route) => route.abort());
+  await about.getByRole('button', { name: 'Save it' }).click();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
+  await expect(about).toBeVisible();
+  await context.close();
+});
+
 test('photographs taken without a line are kept, shown and sent once', async ({
   page,
   context,

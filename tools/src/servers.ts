@@ -3,6 +3,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { buildIfChanged } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
@@ -15,6 +16,8 @@ const root = join(import.meta.dirname, '../..');
 const writers = 8;
 /** Between two writes of one writer, ms: people think. */
 const thinkMs = 40;
+/** What was killed stays away so long, ms. */
+const downMs = 1500;
 
 interface Job {
   id: string;
@@ -24,17 +27,28 @@ interface Job {
 
 /**
  * `npm run servers`: two servers behind a proxy that ends TLS, through a pooler, on one database that a standby follows. People write
- * through the proxy while one server after the other is killed without a word. Prints what was acknowledged, lost and doubled, how
- * long a change took to be heard at the other server, and whether the standby holds the same.
- * @param given `--seconds N`, 40 where left out
+ * through the proxy while the servers are killed in turn without a word, and the database as well. Prints what was acknowledged, lost
+ * and doubled, how long a change took to be heard, and whether the standby holds the same.
+ * @param given `--writes N` (600), `--kills N` of servers (2), `--crashes N` of the database (0)
  */
 export async function run(given: string[]): Promise<void> {
-  const at = given.indexOf('--seconds');
-  const seconds = at < 0 ? 40 : Number(given[at + 1]);
-  if (!Number.isFinite(seconds) || seconds < 4) throw new Error('Give --seconds a number from 4.');
+  const { values } = parseArgs({
+    args: given,
+    options: {
+      writes: { type: 'string', default: '600' },
+      kills: { type: 'string', default: '2' },
+      crashes: { type: 'string', default: '0' },
+    },
+  });
+  const [writes, kills, crashes] = [values.writes, values.kills, values.crashes].map(Number) as [
+    number,
+    number,
+    number,
+  ];
   await buildIfChanged();
   const folder = scratchFolder('servers');
-  const postgres = await startPostgres({ folder: join(folder, 'postgres'), lasting: false });
+  // What is to outlive a crash is written down.
+  const postgres = await startPostgres({ folder: join(folder, 'postgres'), lasting: crashes > 0 });
   const stops: (() => Promise<void>)[] = [];
   try {
     const pooler = await startPooler(folder, await freePort(), postgres.url);
@@ -55,20 +69,34 @@ export async function run(given: string[]): Promise<void> {
 
     const client = await signedIn(front, tls.certificate);
     const ear = await signedIn(front, tls.certificate);
-    const done = await work(client, ear, seconds, async (part) => {
-      // Each is killed once, and comes again before the other goes.
-      const i = part as 0 | 1;
-      process.stdout.write(`   server ${i + 1} is killed\n`);
-      await killed(servers[i]!, 'SIGKILL');
-      await pause((seconds * 1000) / 8);
-      await start(i);
-    });
+    const began = Date.now();
+    // Each comes again before the other goes.
+    const faults = [
+      ...Array.from({ length: kills }, (_, n) => ({
+        at: (n + 0.5) / kills,
+        strike: async () => {
+          const i = (n % 2) as 0 | 1;
+          await killed(servers[i]!, 'SIGKILL');
+          await pause(downMs);
+          await start(i);
+        },
+      })),
+      ...Array.from({ length: crashes }, (_, n) => ({
+        at: (n + 0.9) / crashes,
+        strike: async () => {
+          postgres.crash();
+          await pause(downMs);
+        },
+      })),
+    ].sort((a, b) => a.at - b.at);
+    const done = await work(client, ear, writes, faults);
+    const seconds = (Date.now() - began) / 1000;
     const lost = await lostOf(client, done.acknowledged);
     const doubled = await doubledIn(postgres.url);
     const behind = await standbyDiffers(postgres.url, standby.url);
     process.stdout.write(
       [
-        `${done.acknowledged.size} jobs, ${done.writes} acknowledged writes by ${writers} people in ${seconds} s`,
+        `${done.writes} acknowledged writes by ${writers} people in ${seconds.toFixed(0)} s; servers killed ${kills} times, the database ${crashes} times`,
         `servers: ${lost} lost, ${doubled} doubled, ${done.refused} refused`,
         `the longest that anybody waited for an answer: ${done.longestMs.toFixed(0)} ms`,
         `a change was heard after ${done.heardMs.toFixed(0)} ms by the median, of ${done.heard} of ${done.writes}`,
@@ -115,14 +143,15 @@ async function killed(server: ChildProcess, signal: NodeJS.Signals): Promise<voi
   await ended(server);
 }
 
-/** People begin jobs and write in them until the time is over; meanwhile the servers are killed, one in each half. */
-async function work(
-  client: Client,
-  ear: Client,
-  seconds: number,
-  kill: (part: number) => Promise<void>,
-) {
-  const until = Date.now() + seconds * 1000;
+/** What happens when so much of the work is done. */
+interface Fault {
+  /** Share of the writes. */
+  at: number;
+  strike: () => Promise<void>;
+}
+
+/** People begin jobs and write in them until so many writes were acknowledged; meanwhile one fault after the other strikes. */
+async function work(client: Client, ear: Client, most: number, faults: readonly Fault[]) {
   const acknowledged = new Map<string, string>();
   const sentAt = new Map<string, number>();
   const heardAfter: number[] = [];
@@ -145,7 +174,7 @@ async function work(
     const begun = await insist('POST', '/jobs', { name: `Written by ${who} ${randomUUID()}` });
     const { id, document, ...first } = begun.body as Job;
     let { version } = first;
-    for (let turn = 0; Date.now() < until; turn += 1) {
+    for (let turn = 0; writes < most; turn += 1) {
       document.customer.note = `turn ${turn} of ${who}`;
       sentAt.set(id, Date.now());
       const saved = await insist('PUT', `/jobs/${id}`, { version, document });
@@ -157,13 +186,13 @@ async function work(
       await pause(thinkMs);
     }
   };
-  const killing = async () => {
-    for (const part of [0, 1]) {
-      await pause((seconds * 1000) / 5);
-      await kill(part);
+  const striking = async () => {
+    for (const { at, strike } of faults) {
+      while (writes < at * most) await pause(20);
+      await strike();
     }
   };
-  await Promise.all([killing(), ...Array.from({ length: writers }, (_, i) => writer(i))]);
+  await Promise.all([striking(), ...Array.from({ length: writers }, (_, i) => writer(i))]);
   await pause(500);
   stop();
   const sorted = heardAfter.sort((a, b) => a - b);

@@ -31,9 +31,13 @@ const PasswordAgain = lazy(async () => ({
   default: (await import('../session/PasswordAgain.tsx')).PasswordAgain,
 }));
 
-const TimerWatch = lazy(async () => ({
-  default: (await import('../timers/TimerWatch.tsx')).TimerWatch,
-}));
+/** Rings where a time is over elsewhere; a page whose ringing did not come is a page all the same. */
+const TimerWatch = lazy(() =>
+  import('../timers/TimerWatch.tsx').then(
+    (part) => ({ default: part.TimerWatch }),
+    () => ({ default: () => null }),
+  ),
+);
 
 /** The frame of every signed-in page: mark, units, appearance, account. */
 export function Shell() {

@@ -1,37 +1,64 @@
 import type { NotificationData } from '@mantine/notifications';
-import { lazy, Suspense, useSyncExternalStore } from 'react';
+import { type ComponentType, type ReactNode, useEffect, useSyncExternalStore } from 'react';
+import styles from './notices.module.css';
 
 /** Short notices at the edge of the page. Their code is loaded with the first one: most visits see none. */
 
-const Shown = lazy(async () => ({
-  default: (await import('@mantine/notifications')).Notifications,
-}));
+/** How they are drawn once their code is there; where it does not come, the newest is said plainly. */
+interface State {
+  Shown: ComponentType<{ position: 'bottom-right' }> | undefined;
+  plain: ReactNode;
+}
+let state: State = { Shown: undefined, plain: undefined };
+let whenChanged = (): void => undefined;
 
-let wanted = false;
-let whenWanted = (): void => undefined;
+function change(part: Partial<State>): void {
+  state = { ...state, ...part };
+  whenChanged();
+}
 
 function listen(told: () => void): () => void {
-  whenWanted = told;
-  return () => (whenWanted = () => undefined);
+  whenChanged = told;
+  return () => (whenChanged = () => undefined);
 }
+
+/** A plain notice stands so long, ms. */
+const plainForMs = 12_000;
 
 /** Where notices appear; stands once, above every page. */
 export function Notices() {
-  const isWanted = useSyncExternalStore(listen, () => wanted);
-  if (!isWanted) return null;
+  const { Shown, plain } = useSyncExternalStore(listen, () => state);
+  useEffect(() => {
+    if (plain === undefined) return;
+    const timer = setTimeout(() => change({ plain: undefined }), plainForMs);
+    return () => clearTimeout(timer);
+  }, [plain]);
   return (
-    <Suspense fallback={null}>
-      <Shown position="bottom-right" />
-    </Suspense>
+    <>
+      {Shown && <Shown position="bottom-right" />}
+      {plain !== undefined && (
+        <div className={styles.plain} role="status">
+          {plain}
+        </div>
+      )}
+    </>
   );
 }
 
 export function notify(notice: NotificationData): void {
-  wanted = true;
-  whenWanted();
-  void import('@mantine/notifications').then(({ notifications }) => notifications.show(notice));
+  void import('@mantine/notifications').then(
+    ({ Notifications, notifications }) => {
+      change({ Shown: Notifications });
+      notifications.show(notice);
+    },
+    // Without a line on a first visit: what happened is said all the same.
+    () => change({ plain: notice.message }),
+  );
 }
 
 export function withdraw(id: string): void {
-  void import('@mantine/notifications').then(({ notifications }) => notifications.hide(id));
+  void import('@mantine/notifications').then(
+    ({ notifications }) => notifications.hide(id),
+    () => change({ plain: undefined }),
+  );
 }
