@@ -214,8 +214,18 @@ test('an instrument is noted and calibrated without a line, counts for less wher
   await expect(log).not.toContainText('Kept here, to be sent');
   await expect(log.getByRole('row')).toHaveCount(5);
 
+  // The instruments are slow to come, and somebody is quick to read.
+  let come = (): void => undefined;
+  const asked = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/api/instruments', async (route) => {
+    await asked;
+    await route.continue();
+  });
   await seedJob(page, 'Maud Ellerthwaite', { chosen: true, at: 'verify' });
   await take(page, 'feedTdsMgL', readOf(planted().sound));
+  await expect(page.getByText('Read with: usual instruments')).toBeVisible();
+  await saved(page);
+  come();
   const readWith = page.getByText(/^Read with: Pen in the blue case$/);
   await expect(readWith).toBeVisible();
   await readWith.click();

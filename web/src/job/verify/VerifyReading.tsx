@@ -8,6 +8,7 @@ import {
   verifyFields,
 } from '@katharos/job';
 import { Text } from '@mantine/core';
+import { useEffect, useState } from 'react';
 import { useJob } from '../open/useJob.ts';
 import { JugWatch } from './JugWatch.tsx';
 import { PractisedFigure } from './meters/ByHand.tsx';
@@ -27,9 +28,17 @@ type TakenFrom = Pick<Reading, 'instrument' | 'simulated'>;
 /** One reading of the verification: typed, by jug and watch, or from a meter that is connected. */
 export function VerifyReading({ name, fault, wordsOf }: Props) {
   const { document, edit, stamp } = useJob();
-  const { named } = useReadWith();
+  const { named, isKnown } = useReadWith();
+  /** It was entered before the firm's instruments were known here. */
+  const [isUnnamed, setUnnamed] = useState(false);
+  useEffect(() => {
+    if (!isUnnamed || !isKnown) return;
+    setUnnamed(false);
+    edit(({ verify }) => ({ verify: verify.readings[name] ? named(verify, name) : verify }));
+  }, [isUnnamed, isKnown, edit, named, name]);
   const field = wordsOf ? { ...verifyFields[name], name: wordsOf } : verifyFields[name];
-  const commit = (quantity: EnteredQuantity | undefined, from: TakenFrom = {}) =>
+  const commit = (quantity: EnteredQuantity | undefined, from: TakenFrom = {}) => {
+    if (quantity && !from.simulated && !isKnown) setUnnamed(true);
     edit(({ verify }) => {
       const { [name]: _old, ...rest } = verify.readings;
       const { at, by } = stamp();
@@ -40,6 +49,7 @@ export function VerifyReading({ name, fault, wordsOf }: Props) {
         verify: { ...(quantity && !from.simulated ? named(verify, name) : verify), readings },
       };
     });
+  };
   const code = readingOfKey[name];
   const isPracticed = document.verify.readings[name]?.simulated;
   const byJug = field.dimension === 'flow' || field.dimension === 'tapFlow';

@@ -32,5 +32,5 @@ export function useReadWith() {
     if (!only || others.length > 0) return verify;
     return { ...verify, instruments: { ...verify.instruments, [kind]: usedToday(only) } };
   };
-  return { ofKind, named };
+  return { ofKind, named, isKnown: instruments !== undefined };
 }
