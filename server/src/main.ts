@@ -62,7 +62,7 @@ const server = createApp({ config, sequelize, logger, setupCode, changes, mill, 
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;
     process.stdout.write(`Katharos is ready at http://${config.host}:${port}\n`);
-    void announceSetup();
+    announceSetup().catch(() => logger.warn('whether there is an owner is not known yet'));
   },
 );
 

@@ -3,7 +3,11 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { apiErrors } from '@katharos/contract';
 import { readConfig } from '../base/config.ts';
+import express from 'express';
+import { pino } from 'pino';
+import request from 'supertest';
 import { errorOf, startTestApp } from '../test/testApp.ts';
+import { answerErrors } from './errors.ts';
 
 describe('errors', () => {
   test('of the catalogue are all answered somewhere, and no other is', () => {
@@ -24,6 +28,20 @@ describe('errors', () => {
     const answer = await own.get('/api/jobs');
     expect(errorOf(answer).code).toBe('internal');
     expect(broken.log.join('')).toContain('request failed');
+  });
+
+  test.each([
+    ['a pooler whose database starts anew', { severity: 'FATAL', code: '08P01' }, 503, 'busy'],
+    ['a database that is stopped', { severity: 'FATAL', code: '57P01' }, 503, 'busy'],
+    ['a wrong password of ours', { severity: 'FATAL', code: '28P01' }, 500, 'internal'],
+  ])('of the driver itself are told apart: %s', async (_which, said, status, code) => {
+    const app = express();
+    app.get('/', () => {
+      throw Object.assign(new Error('said by the driver'), said);
+    });
+    app.use(answerErrors(pino({ level: 'silent' })));
+    const answer = await request(app).get('/');
+    expect([answer.status, errorOf(answer).code]).toEqual([status, code]);
   });
 
   test.each<[string, Record<string, string>]>([

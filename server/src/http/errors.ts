@@ -21,7 +21,7 @@ const parserErrors: Record<string, ApiErrorCode> = {
 };
 
 /** PostgreSQL's own codes for being stuck, stopped or short of something, not for a fault of ours. */
-const stuck = /^(57014|55P03|40001|40P01|25P03|53\d{3}|57P0\d|08\d{3})$/;
+const stuck = /^(57014|55P03|40001|40P01|25P03|53\d{3}|57P0\d|08\w{3})$/;
 
 /** Whether the database could not answer just now: worth another try in a moment. */
 function isBusy(error: unknown): boolean {
@@ -29,6 +29,9 @@ function isBusy(error: unknown): boolean {
     return true;
   }
   if (error instanceof TimeoutError) return true;
+  // What the driver itself says of a connection that is made and gone at once, as a pooler makes it while the database starts anew.
+  const { severity, code: said } = (error ?? {}) as { severity?: string; code?: string };
+  if (severity === 'FATAL' && stuck.test(said ?? '')) return true;
   if (error instanceof DatabaseError) {
     const { code } = error.original as { code?: string };
     return (

@@ -133,6 +133,7 @@ pool_mode = session
 default_pool_size = 60
 max_client_conn = 200
 server_reset_query = DISCARD ALL
+server_login_retry = 1
 ignore_startup_parameters = statement_timeout,lock_timeout,idle_in_transaction_session_timeout,extra_float_digits
 `,
   );
