@@ -18,7 +18,10 @@ export function archiveRoutes(sequelize: Sequelize): Router {
     response
       .type('application/zip')
       .setHeader('Content-Disposition', `attachment; filename="${name}"`);
-    await writeArchive(sequelize, firm.id, now, response);
+    await writeArchive(sequelize, firm.id, now, response).catch((error: unknown) => {
+      // Whoever stopped taking it wants to be told nothing.
+      if (!response.destroyed) throw error;
+    });
   });
   return router;
 }
