@@ -46,7 +46,10 @@ async function firmOf(name: string): Promise<Firm> {
   await owner.put(`/api/jobs/${job}`).send({ version: 1, document }).expect(200);
   const proposal = { kind: 'proposal', units: 'metric', timeZone: 'UTC', reason: '' };
   const at = '2026-03-01T10:00:00Z';
-  const issued = await owner.post(`/api/jobs/${job}/papers`).send({ ...proposal, at }).expect(201);
+  const issued = await owner
+    .post(`/api/jobs/${job}/papers`)
+    .send({ ...proposal, at })
+    .expect(201);
   const place = await owner.post('/api/stock/places').send({ kind: 'van', name: `Van ${name}` });
   const home = await owner.post(`/api/jobs/${job}/household`).expect(201);
   const instrument = randomUUID();
