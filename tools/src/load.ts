@@ -1,13 +1,12 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import pg from 'pg';
+import { startBuiltServer } from './builtServer.ts';
 import { buildIfChanged } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
 import { ended, freePort } from './processes.ts';
-
-const root = join(import.meta.dirname, '../..');
 
 /** People at once, the time that each needs between two looks, and how long they work. */
 const people = 50;
@@ -41,24 +40,8 @@ export async function run(): Promise<void> {
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   process.stdout.write('Making ten thousand systems and a million readings ...\n');
-  const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      LOG_LEVEL: 'error',
-      DATABASE_URL: postgres.url,
-      PORT: String(port),
-      KATHAROS_DEMO: 'large',
-    },
-  });
+  const server = await startBuiltServer(postgres.url, port, { KATHAROS_DEMO: 'large' });
   try {
-    await new Promise<void>((resolve, reject) => {
-      server.stdout.on('data', (text: Buffer) => {
-        if (text.toString().includes('ready at')) resolve();
-      });
-      server.once('exit', () => reject(new Error('the server ended')));
-    });
     await settle(postgres.url);
     await measure(base, server, postgres.url);
   } finally {

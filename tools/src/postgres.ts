@@ -44,7 +44,7 @@ export function scratchFolder(purpose: string): string {
 }
 
 /** The account that the server runs as: PostgreSQL refuses root, so root lends it to Debian's `postgres`. */
-function serverAccount(): { uid: number; gid: number } | undefined {
+export function serverAccount(): { uid: number; gid: number } | undefined {
   if (process.getuid?.() !== 0) return undefined;
   const id = (flag: string) =>
     Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);

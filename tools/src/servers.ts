@@ -1,17 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { type ChildProcess, spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
 import pg from 'pg';
+import { startBuiltServer } from './builtServer.ts';
 import { buildIfChanged } from './installation.ts';
 import { scratchFolder, startPostgres } from './postgres.ts';
 import { ended, freePort } from './processes.ts';
 import { type Client, signedIn } from './servers/client.ts';
 import { selfSigned, startPooler, startProxy, startStandby } from './servers/programs.ts';
 
-const root = join(import.meta.dirname, '../..');
+/** Ends behind the proxy; what it says while the database is away is no news here. */
+const behindTls = { BEHIND_TLS: '1', LOG_LEVEL: 'silent' };
 
 const writers = 8;
 /** Between two writes of one writer, ms: people think. */
@@ -55,7 +57,9 @@ export async function run(given: string[]): Promise<void> {
     stops.push(pooler.stop);
     const ports = [await freePort(), await freePort()] as const;
     const servers: ChildProcess[] = [];
-    const start = async (i: 0 | 1) => (servers[i] = await startServer(ports[i], pooler.url));
+    const start = async (i: 0 | 1) => {
+      servers[i] = await startBuiltServer(pooler.url, ports[i], behindTls);
+    };
     // The first makes the sample firm, the second finds it.
     await start(0);
     await start(1);
@@ -113,29 +117,6 @@ export async function run(given: string[]): Promise<void> {
     await postgres.stop();
     rmSync(folder, { recursive: true, force: true });
   }
-}
-
-async function startServer(port: number, databaseUrl: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, [join(root, 'server/dist/server.mjs')], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: databaseUrl,
-      PORT: String(port),
-      WEB_ROOT: join(root, 'web/dist'),
-      KATHAROS_DEMO: '1',
-      BEHIND_TLS: '1',
-      LOG_LEVEL: 'silent',
-    },
-  });
-  await new Promise<void>((resolve, reject) => {
-    server.stdout.on('data', (text: Buffer) => {
-      if (text.toString().includes('ready at')) resolve();
-    });
-    server.once('exit', (code) => reject(new Error(`a server ended with ${code}`)));
-  });
-  return server;
 }
 
 async function killed(server: ChildProcess, signal: NodeJS.Signals): Promise<void> {

@@ -10,7 +10,7 @@ import {
   withPartValue,
   writeCatalogue,
 } from '@katharos/job';
-import { catalogueChanges, checkPart, sayPartValue } from './catalogue.ts';
+import { catalogueChanges, checkPart, mayHold, sayPartValue } from './catalogue.ts';
 import { readerOf } from './reader.ts';
 
 const parts = starterCatalogue;
@@ -159,4 +159,28 @@ test('a part is held against the core and against what the catalogue holds', () 
   expect(checkPart(kit, known).ok).toBe(true);
   known.delete('reed-75');
   expect(checkPart(kit, known)).toMatchObject({ faults: [{ path: 'holds' }] });
+});
+
+describe('a part that was retired', () => {
+  const kit = parts.find((part) => part.kind === 'kit' && part.holds.length > 0)!;
+  if (kit.kind !== 'kit') throw new Error('the starter catalogue has a kit');
+  const gone = kit.holds[0]!.id;
+  const inUse = new Set(parts.map(({ id }) => id).filter((id) => id !== gone));
+
+  test('stays in what holds it already', () => {
+    expect(checkPart(kit, mayHold(inUse, kit)).ok).toBe(true);
+  });
+
+  test('is not held anew, neither by hand nor by a file', () => {
+    const empty = { ...kit, holds: kit.holds.filter(({ id }) => id !== gone) };
+    expect(checkPart(kit, mayHold(inUse, empty)).ok).toBe(false);
+    expect(checkPart(kit, mayHold(inUse, undefined)).ok).toBe(false);
+    const another = { ...kit, id: 'another-kit', name: 'Another kit' };
+    const file = writeCatalogue([another]);
+    const answer = catalogueChanges(file, parts, new Set([gone]));
+    if (!answer.ok) throw new Error(answer.sentence);
+    expect(answer.changes.map(({ verdict }) => verdict.kind)).toEqual(['refused']);
+    const before = catalogueChanges(file, parts, new Set());
+    expect(before.ok && before.changes.map(({ verdict }) => verdict.kind)).toEqual(['new']);
+  });
 });

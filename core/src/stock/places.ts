@@ -1,4 +1,4 @@
-import type { VanLine } from './vanCheck.ts';
+import { sumByPart, toTheMillimetre, type VanLine } from './vanCheck.ts';
 
 /** Where a firm keeps parts. */
 export const stockPlaceKinds = ['van', 'store'] as const;
@@ -34,15 +34,6 @@ export interface PickLine {
   buy: number;
 }
 
-/** Lengths are kept to the millimetre; sums of them are no exacter. */
-const rounded = (quantity: number): number => Math.round(quantity * 1000) / 1000;
-
-const sums = (lines: readonly VanLine[]): Map<string, number> => {
-  const sum = new Map<string, number>();
-  for (const { partId, quantity } of lines) sum.set(partId, (sum.get(partId) ?? 0) + quantity);
-  return sum;
-};
-
 /**
  * What a van is loaded with, so that it carries the work ahead and still holds its minimum afterwards: fetched from the store as far as
  * that reaches, the rest bought. Parts of which it carries enough are left out. Quantities are pieces, or metres of tube.
@@ -56,21 +47,21 @@ export function pickList(
   van: string,
   store: string | null,
 ): PickLine[] {
-  const needs = sums(wanted);
+  const needs = sumByPart(wanted);
   const inVan = lines.filter(({ placeId }) => placeId === van);
-  const held = sums(inVan);
-  const stored = sums(lines.filter(({ placeId }) => placeId === store));
+  const held = sumByPart(inVan);
+  const stored = sumByPart(lines.filter(({ placeId }) => placeId === store));
   const minimums = new Map(inVan.map(({ partId, minimum }) => [partId, minimum]));
   const parts = new Set([...needs.keys(), ...minimums.keys()]);
   return [...parts].flatMap((partId) => {
     const need = needs.get(partId) ?? 0;
     const minimum = minimums.get(partId) ?? 0;
     const there = held.get(partId) ?? 0;
-    const short = rounded(need + minimum - there);
+    const short = toTheMillimetre(need + minimum - there);
     if (short <= 0) return [];
     const fetch = Math.min(short, Math.max(stored.get(partId) ?? 0, 0));
-    const line = { partId, wanted: rounded(need), minimum, held: there, fetch };
-    return [{ ...line, buy: rounded(short - fetch) }];
+    const line = { partId, wanted: toTheMillimetre(need), minimum, held: there, fetch };
+    return [{ ...line, buy: toTheMillimetre(short - fetch) }];
   });
 }
 
@@ -81,6 +72,6 @@ export function belowMinimum(
 ): (StockLine & { missing: number })[] {
   return lines
     .filter((line) => line.placeId === placeId && line.quantity < line.minimum)
-    .map((line) => ({ ...line, missing: rounded(line.minimum - line.quantity) }))
+    .map((line) => ({ ...line, missing: toTheMillimetre(line.minimum - line.quantity) }))
     .sort((a, b) => a.quantity / a.minimum - b.quantity / b.minimum);
 }

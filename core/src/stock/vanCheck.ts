@@ -37,20 +37,29 @@ export interface VanCheck {
   short: CheckedLine[];
 }
 
+/** Lengths are kept to the millimetre; sums of them are no exacter. */
+export const toTheMillimetre = (quantity: number): number => Math.round(quantity * 1000) / 1000;
+
+/** How much of each part several lines come to. */
+export function sumByPart(lines: readonly VanLine[]): Map<string, number> {
+  const sums = new Map<string, number>();
+  for (const { partId, quantity } of lines) sums.set(partId, (sums.get(partId) ?? 0) + quantity);
+  return sums;
+}
+
 /** Parts against the van's stock: what was taken for this job counts, what other jobs took does not. */
 export function checkVan(lines: readonly PartsLine[], van: Van, jobId: string): VanCheck {
   const taking = van.takings.find((one) => one.jobId === jobId) ?? null;
-  const of = (held: readonly { partId: string; quantity: number }[], id: string) =>
-    held.filter(({ partId }) => partId === id).reduce((sum, { quantity }) => sum + quantity, 0);
+  const [inVan, ofThisJob] = [sumByPart(van.stock), sumByPart(taking?.lines ?? [])];
   // Two lines can be of one part: each takes its share of what there is, in the order of the list.
   const left = new Map<string, number>();
   const checked = lines.map((line): CheckedLine => {
-    const held = of(van.stock, line.id);
-    const taken = of(taking?.lines ?? [], line.id);
+    const held = inVan.get(line.id) ?? 0;
+    const taken = ofThisJob.get(line.id) ?? 0;
     const there = left.get(line.id) ?? held + taken;
     // What comes in the kit is loaded with it.
     const wanted = line.quantity - line.inKit;
-    const missing = Math.max(Math.round((wanted - there) * 1000) / 1000, 0);
+    const missing = Math.max(toTheMillimetre(wanted - there), 0);
     left.set(line.id, Math.max(there - wanted, 0));
     return { ...line, held, taken, missing };
   });

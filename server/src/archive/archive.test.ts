@@ -2,12 +2,14 @@ import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { PassThrough } from 'node:stream';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import pg from 'pg';
 import sharp from 'sharp';
 import { demoJobs } from '../seed/demoJobs.ts';
 import { startTestApp, type TestApp } from '../test/testApp.ts';
 import { firmTables, stateOf } from './firmTables.ts';
+import { writeArchive } from './writeArchive.ts';
 import { takeInArchive } from './index.ts';
 
 let server: TestApp;
@@ -76,6 +78,19 @@ const isOfFirm = async (url: string, sql: string) => {
   await client.end();
   return Number(rows[0]!.count);
 };
+
+test('whoever stops taking it ends it: nothing goes on for them, and nothing is held for them', async () => {
+  const cut = new PassThrough();
+  cut.once('data', () => cut.destroy());
+  const { firm } = (await agent.get('/api/session')).body as { firm: { id: string } };
+  await expect(writeArchive(server.sequelize, firm.id, new Date(), cut)).rejects.toThrow();
+  const [open] = await server.sequelize.query(
+    "select from pg_stat_activity where datname = current_database() and state = 'idle in transaction'",
+  );
+  expect(open).toEqual([]);
+  // The next one gets it whole.
+  expect(await saved()).toBeTruthy();
+});
 
 test('a whole firm goes out and comes into an empty installation identical, and nothing of another with it', async () => {
   const file = await saved();

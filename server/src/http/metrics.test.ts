@@ -28,3 +28,16 @@ test('metrics count answers by kind, for whoever brings the token, and say nothi
   expect(text).toContain('process_cpu_seconds_total');
   expect(text).not.toMatch(/zephyrine|owner@|[0-9a-f]{8}-[0-9a-f]{4}-/i);
 });
+
+test('who tries addresses that are none makes no series of their own, however many', async () => {
+  for (const path of ['/wp-admin', '/api/zephyrine', '/api/jobs/../secret', '/%C3%B6', '/api/'])
+    await request(server.app).get(path);
+  for (let i = 0; i < 30; i += 1) await request(server.app).get(`/api/guess-${i}`);
+  const { text } = await request(server.app)
+    .get('/metrics')
+    .set('Authorization', `Bearer ${token}`);
+  const named = new Set([...text.matchAll(/about="([^"]*)"/g)].map(([, about]) => about));
+  expect(named.size).toBeGreaterThan(1);
+  expect([...named].filter((about) => /guess|wp|secret|zephyrine|%/.test(about!))).toEqual([]);
+  expect(named).toContain('other');
+});

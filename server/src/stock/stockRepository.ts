@@ -1,4 +1,4 @@
-import type { Taking, Van, VanLine } from '@katharos/core';
+import { sumByPart, type Taking, type Van, type VanLine } from '@katharos/core';
 import type { Transaction } from 'sequelize';
 import { StockPlaceRow, StockRow, VanTakingRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -70,8 +70,7 @@ export async function takeFromStock(
   wanted: readonly VanLine[],
   transaction: Transaction,
 ): Promise<VanLine[]> {
-  const sums = new Map<string, number>();
-  for (const { partId, quantity } of wanted) sums.set(partId, (sums.get(partId) ?? 0) + quantity);
+  const sums = sumByPart(wanted);
   const rows = await StockRow.findAll({
     where: { firmId, placeId, partId: [...sums.keys()] },
     order: [['partId', 'ASC']],

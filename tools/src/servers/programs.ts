@@ -3,6 +3,7 @@ import { chownSync, existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { serverAccount } from '../postgres.ts';
 import { ended } from '../processes.ts';
 import { findOrInstall, postgresServer, type SystemPackage } from '../systemPackages.ts';
 
@@ -18,10 +19,9 @@ const pgbouncer: SystemPackage = { name: 'pgbouncer', find: () => found('/usr/sb
 
 /** PostgreSQL's own programs refuse root, which lends itself to Debian's account for them. */
 function asPostgres(): { prefix: string[]; own: (path: string) => void } {
-  if (process.getuid?.() !== 0) return { prefix: [], own: () => undefined };
-  const id = (flag: string) =>
-    Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
-  const [uid, gid] = [id('-u'), id('-g')];
+  const account = serverAccount();
+  if (!account) return { prefix: [], own: () => undefined };
+  const { uid, gid } = account;
   return {
     prefix: ['setpriv', `--reuid=${uid}`, `--regid=${gid}`, '--clear-groups'],
     own: (path) => chownSync(path, uid, gid),

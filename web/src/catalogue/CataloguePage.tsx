@@ -22,6 +22,7 @@ import { troubleOf } from '../data/api.ts';
 import { useMay } from '../data/useMay.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
+import { saveFile } from '../ui/saveFile.ts';
 import { useReader } from '../ui/useReader.ts';
 import { useWholeCatalogueQuery } from './catalogueApi.ts';
 
@@ -273,13 +274,5 @@ function PartRow({
   );
 }
 
-/** Hands a file to the browser. */
-function save(entries: readonly CataloguePart[]): void {
-  const csv = writeCatalogue(entries.map(({ part }) => part));
-  const url = URL.createObjectURL(new Blob([csv], { type: 'text/csv' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = 'catalogue.csv';
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
+const save = (entries: readonly CataloguePart[]): void =>
+  saveFile(writeCatalogue(entries.map(({ part }) => part)), 'text/csv', 'catalogue.csv');

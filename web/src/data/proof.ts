@@ -1,33 +1,22 @@
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import { useSyncExternalStore } from 'react';
+import { signal } from './signal.ts';
 
 /** What cannot be undone wants the password once more: whoever asks the server waits here until it was given, or was not. */
 
-let waiting: ((given: boolean) => void) | undefined;
-let whenChanged = (): void => undefined;
-
-function listen(told: () => void): () => void {
-  whenChanged = told;
-  return () => (whenChanged = () => undefined);
-}
+const waiting = signal<((given: boolean) => void) | undefined>(undefined);
 
 /** Whether somebody is to be asked. */
-export const useProofWanted = (): boolean =>
-  useSyncExternalStore(listen, () => waiting !== undefined);
+export const useProofWanted = (): boolean => waiting.use() !== undefined;
 
-/** Asks for the password; false where it was not given. */
+/** Asks for the password; false where it was not given. Who asks while another waits takes their place. */
 export function askForProof(): Promise<boolean> {
-  waiting?.(false);
-  return new Promise((resolve) => {
-    waiting = resolve;
-    whenChanged();
-  });
+  waiting.get()?.(false);
+  return new Promise((resolve) => waiting.set(resolve));
 }
 
 export function answerProof(given: boolean): void {
-  waiting?.(given);
-  waiting = undefined;
-  whenChanged();
+  waiting.get()?.(given);
+  waiting.set(undefined);
 }
 
 export const wantsProof = ({ data }: FetchBaseQueryError): boolean =>

@@ -1,6 +1,7 @@
 import { Button, Text, Title } from '@mantine/core';
 import { troubleOf, useLazyProofQuery } from '../data/api.ts';
 import { notify } from '../ui/notices.tsx';
+import { saveFrom } from '../ui/saveFile.ts';
 
 /** The whole firm as a file, for its owner: to keep, or to move to another installation. */
 export function ArchivePanel() {
@@ -8,7 +9,7 @@ export function ArchivePanel() {
   const take = async () => {
     const { error } = await askProof();
     if (error) notify({ message: troubleOf(error).message, color: 'red' });
-    else window.location.assign('/api/firm/archive.zip');
+    else saveFrom('/api/firm/archive.zip');
   };
   return (
     <section className="panel" aria-label="The whole firm as a file">

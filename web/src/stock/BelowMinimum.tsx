@@ -1,19 +1,13 @@
-import type { FirmStock } from '@katharos/contract';
-import { belowMinimum, type Part, type StockPlace } from '@katharos/core';
+import { belowMinimum } from '@katharos/core';
 import { Anchor, Text } from '@mantine/core';
 import { Link } from 'react-router';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { unitOf } from './partUnits.ts';
-
-interface Props {
-  place: StockPlace;
-  stock: FirmStock;
-  parts: readonly Part[];
-}
+import type { HoldingsAt } from './StockFrame.tsx';
 
 /** What a place holds less of than it should, and the way to more of it. */
-export function BelowMinimum({ place, stock, parts }: Props) {
+export function BelowMinimum({ place, stock, parts }: HoldingsAt) {
   const reader = useReader();
   const short = belowMinimum(stock.lines, place.id).flatMap((line) => {
     const part = parts.find(({ id }) => id === line.partId);

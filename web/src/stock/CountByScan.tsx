@@ -1,5 +1,3 @@
-import type { FirmStock } from '@katharos/contract';
-import type { Part, StockPlace } from '@katharos/core';
 import { Button, Group, Stack, Table, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';
 import { z } from 'zod';
@@ -10,12 +8,7 @@ import { useDraft } from '../ui/useDraft.ts';
 import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { partOfCode, unitOf } from './partUnits.ts';
-
-interface Props {
-  place: StockPlace;
-  stock: FirmStock;
-  parts: readonly Part[];
-}
+import type { HoldingsAt } from './StockFrame.tsx';
 
 /** Parts with how many were counted, in the order in which they were first met. */
 const tallySchema = z.record(z.string(), z.number().int().min(0));
@@ -24,7 +17,7 @@ const tallySchema = z.record(z.string(), z.number().int().min(0));
  * Counting with a scanner: each code adds one, and what was counted takes the place of what was thought to be there once it is said so.
  * The count survives a reload, as it may take an hour.
  */
-export function CountByScan({ place, stock, parts }: Props) {
+export function CountByScan({ place, stock, parts }: HoldingsAt) {
   const reader = useReader();
   const { draft, change, forget } = useDraft(
     `count:${place.id}`,

@@ -1,45 +1,42 @@
 import type { Part } from '@katharos/core';
-import { Anchor, Button, Checkbox, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
+import { Anchor, Button, Checkbox, Text } from '@mantine/core';
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { troubleOf } from '../data/api.ts';
-import { useCatalogueQuery } from '../data/jobApi.ts';
-import { LoadTrouble } from '../ui/LoadTrouble.tsx';
-import { PageTitle } from '../ui/PageTitle.tsx';
 import { SvgPicture } from '../ui/SvgPicture.tsx';
 import styles from './Labels.module.css';
 import { labelAddress } from './partUnits.ts';
-import { useStockQuery } from './stockApi.ts';
+import { type Holdings, StockFrame } from './StockFrame.tsx';
 
 /** Labels for shelves and boxes: a scanner counts by them, a telephone opens the part. */
-export function LabelsPage() {
-  const catalogue = useCatalogueQuery();
-  const stock = useStockQuery();
+export const LabelsPage = () => (
+  <StockFrame
+    title="Shelf labels"
+    ways={
+      <>
+        <Anchor component={Link} to="/stock" underline="always">
+          Vans and stores
+        </Anchor>
+        <Button size="md" onClick={() => window.print()}>
+          Print
+        </Button>
+      </>
+    }
+  >
+    {(holdings) => <Labels {...holdings} />}
+  </StockFrame>
+);
+
+function Labels({ stock, parts }: Holdings) {
   const [all, setAll] = useState(false);
-  const error = catalogue.error ?? stock.error;
   const kept = new Set(
-    stock.data?.lines
+    stock.lines
       .filter(({ quantity, minimum }) => quantity > 0 || minimum > 0)
       .map(({ partId }) => partId),
   );
-  const parts = catalogue.data?.parts.filter(({ id }) => all || kept.has(id));
+  const shown = parts.filter(({ id }) => all || kept.has(id));
   return (
-    <Stack gap="md">
-      <PageTitle>Shelf labels</PageTitle>
-      <Group justify="space-between" align="start" className="no-print">
-        <Title order={1} size="h2">
-          Shelf labels
-        </Title>
-        <Group mih={44}>
-          <Anchor component={Link} to="/stock" underline="always">
-            Vans and stores
-          </Anchor>
-          <Button size="md" onClick={() => window.print()}>
-            Print
-          </Button>
-        </Group>
-      </Group>
+    <>
       <Checkbox
         className="no-print"
         size="md"
@@ -47,25 +44,16 @@ export function LabelsPage() {
         checked={all}
         onChange={(event) => setAll(event.currentTarget.checked)}
       />
-      {parts && stock.data ? (
-        parts.length === 0 ? (
-          <Text>Nothing is kept anywhere yet. Count what there is first.</Text>
-        ) : (
-          <ul className={styles.labels}>
-            {parts.map((part) => (
-              <Label key={part.id} part={part} />
-            ))}
-          </ul>
-        )
-      ) : error ? (
-        <LoadTrouble
-          message={troubleOf(error).message}
-          onRetry={() => Promise.all([catalogue.refetch(), stock.refetch()])}
-        />
+      {shown.length === 0 ? (
+        <Text>Nothing is kept anywhere yet. Count what there is first.</Text>
       ) : (
-        <Skeleton height={400} radius="lg" aria-label="Making the labels" />
+        <ul className={styles.labels}>
+          {shown.map((part) => (
+            <Label key={part.id} part={part} />
+          ))}
+        </ul>
       )}
-    </Stack>
+    </>
   );
 }
 

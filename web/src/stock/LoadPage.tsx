@@ -1,4 +1,4 @@
-import type { FirmStock, Needed } from '@katharos/contract';
+import type { Needed } from '@katharos/contract';
 import { type Part, pickList, type PickLine } from '@katharos/core';
 import {
   Anchor,
@@ -7,7 +7,6 @@ import {
   Group,
   NativeSelect,
   Skeleton,
-  Stack,
   Table,
   Text,
   Title,
@@ -15,16 +14,15 @@ import {
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { troubleOf } from '../data/api.ts';
-import { useCatalogueQuery } from '../data/jobApi.ts';
 import { today as todayHere } from '../data/today.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { notify } from '../ui/notices.tsx';
-import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { unitOf } from './partUnits.ts';
-import { useMoveStockMutation, useNeededQuery, useStockQuery } from './stockApi.ts';
+import { type Holdings, StockFrame } from './StockFrame.tsx';
+import { useMoveStockMutation, useNeededQuery } from './stockApi.ts';
 
 const aheads = [
   { value: '1', label: 'until tomorrow' },
@@ -33,60 +31,52 @@ const aheads = [
 ];
 
 /** What a van is loaded with for the work ahead: what is in it, what the store gives, what has to be bought. */
-export function LoadPage() {
+export const LoadPage = () => (
+  <StockFrame
+    title="Load the van"
+    ways={
+      <>
+        <Anchor component={Link} to="/stock" underline="always">
+          Vans and stores
+        </Anchor>
+        <Button variant="default" size="md" onClick={() => window.print()}>
+          Print
+        </Button>
+      </>
+    }
+  >
+    {(holdings) => <WorkAhead {...holdings} />}
+  </StockFrame>
+);
+
+function WorkAhead(holdings: Holdings) {
   const [search, setSearch] = useSearchParams();
   const days = Number(search.get('days') ?? 1) || 1;
-  const catalogue = useCatalogueQuery();
-  const stock = useStockQuery();
-  const needed = useNeededQuery({ today: todayHere(), days }, { refetchOnMountOrArgChange: true });
-  const error = catalogue.error ?? stock.error ?? needed.error;
-  const choose = (key: string, value: string) =>
-    setSearch(
-      (before) => {
-        before.set(key, value);
-        return before;
-      },
-      { replace: true },
+  const { data, error, refetch } = useNeededQuery(
+    { today: todayHere(), days },
+    { refetchOnMountOrArgChange: true },
+  );
+  if (data)
+    return (
+      <Loading
+        {...holdings}
+        needed={data.needed}
+        asked={{ van: search.get('van'), store: search.get('store'), days }}
+        onChoose={(key, value) =>
+          setSearch((before) => ({ ...Object.fromEntries(before), [key]: value }), {
+            replace: true,
+          })
+        }
+      />
     );
-  return (
-    <Stack gap="md">
-      <PageTitle>Load the van</PageTitle>
-      <Group justify="space-between" align="start">
-        <Title order={1} size="h2">
-          Load the van
-        </Title>
-        <Group className="no-print" mih={44}>
-          <Anchor component={Link} to="/stock" underline="always">
-            Vans and stores
-          </Anchor>
-          <Button variant="default" size="md" onClick={() => window.print()}>
-            Print
-          </Button>
-        </Group>
-      </Group>
-      {catalogue.data && stock.data && needed.data ? (
-        <Loading
-          stock={stock.data}
-          parts={catalogue.data.parts}
-          needed={needed.data.needed}
-          asked={{ van: search.get('van'), store: search.get('store'), days }}
-          onChoose={choose}
-        />
-      ) : error ? (
-        <LoadTrouble
-          message={troubleOf(error).message}
-          onRetry={() => Promise.all([catalogue.refetch(), stock.refetch(), needed.refetch()])}
-        />
-      ) : (
-        <Skeleton height={400} radius="lg" aria-label="Looking what the work ahead takes" />
-      )}
-    </Stack>
+  return error ? (
+    <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />
+  ) : (
+    <Skeleton height={400} radius="lg" aria-label="Looking what the work ahead takes" />
   );
 }
 
-interface LoadingProps {
-  stock: FirmStock;
-  parts: readonly Part[];
+interface LoadingProps extends Holdings {
   needed: readonly Needed[];
   asked: { van: string | null; store: string | null; days: number };
   onChoose: (key: 'van' | 'store' | 'days', value: string) => void;

@@ -1,4 +1,3 @@
-import type { FirmStock } from '@katharos/contract';
 import type { Part, StockPlace } from '@katharos/core';
 import { Button, Checkbox, Group, Table, Text, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -13,18 +12,13 @@ import { MoveDialog } from './MoveDialog.tsx';
 import { measureOf, unitOf, wantedOf } from './partUnits.ts';
 import { useSetMinimumMutation } from './stockApi.ts';
 import { useWaitingStock } from './useWaitingStock.ts';
+import type { HoldingsAt } from './StockFrame.tsx';
 
 /** Parts that are shown before somebody asks for all: each is two boxes that watch what is typed. */
 const firstShown = 40;
 
-interface Props {
-  place: StockPlace;
-  stock: FirmStock;
-  parts: readonly Part[];
-}
-
 /** Every part with what is there of it and what should be, counted by hand. */
-export function StockTable({ place, stock, parts }: Props) {
+export function StockTable({ place, stock, parts }: HoldingsAt) {
   const [search, setSearch] = useState('');
   const [onlyKept, setOnlyKept] = useState(false);
   const [isWhole, setWhole] = useState(false);

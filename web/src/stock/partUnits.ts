@@ -19,10 +19,20 @@ export const unitOf = (part: Part | undefined): 'piece' | 'm' =>
 export const labelAddress = (partId: string): string =>
   `${window.location.origin}/catalogue/part/${encodeURIComponent(partId)}`;
 
+/** What a shelf label names; nothing where it is none of ours, or half of one. */
+function labelled(text: string): string | undefined {
+  const [, id] = /\/catalogue\/part\/([^/?#]+)/.exec(text) ?? [];
+  try {
+    return id && decodeURIComponent(id);
+  } catch {
+    return undefined;
+  }
+}
+
 /** The part that a scanned or typed text means: a shelf label, an id, or a whole name. */
 export function partOfCode(text: string, parts: readonly Part[]): Part | undefined {
   const said = text.trim();
-  const id = decodeURIComponent(/\/catalogue\/part\/([^/?#]+)/.exec(said)?.[1] ?? said);
+  const id = labelled(said) ?? said;
   const small = said.toLowerCase();
   return (
     parts.find((part) => part.id === id) ??

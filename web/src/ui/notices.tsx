@@ -1,5 +1,6 @@
 import type { NotificationData } from '@mantine/notifications';
-import { type ComponentType, type ReactNode, useEffect, useSyncExternalStore } from 'react';
+import { type ComponentType, type ReactNode, useEffect } from 'react';
+import { signal } from '../data/signal.ts';
 import styles from './notices.module.css';
 
 /** Short notices at the edge of the page. Their code is loaded with the first one: most visits see none. */
@@ -9,25 +10,15 @@ interface State {
   Shown: ComponentType<{ position: 'bottom-right' }> | undefined;
   plain: ReactNode;
 }
-let state: State = { Shown: undefined, plain: undefined };
-let whenChanged = (): void => undefined;
-
-function change(part: Partial<State>): void {
-  state = { ...state, ...part };
-  whenChanged();
-}
-
-function listen(told: () => void): () => void {
-  whenChanged = told;
-  return () => (whenChanged = () => undefined);
-}
+const state = signal<State>({ Shown: undefined, plain: undefined });
+const change = (part: Partial<State>): void => state.set({ ...state.get(), ...part });
 
 /** A plain notice stands so long, ms. */
 const plainForMs = 12_000;
 
 /** Where notices appear; stands once, above every page. */
 export function Notices() {
-  const { Shown, plain } = useSyncExternalStore(listen, () => state);
+  const { Shown, plain } = state.use();
   useEffect(() => {
     if (plain === undefined) return;
     const timer = setTimeout(() => change({ plain: undefined }), plainForMs);

@@ -15,7 +15,5 @@ export function loader({ params: { id = '', stage } }: LoaderFunctionArgs): null
   if (store.getState().job?.id === id) return null;
   void store.dispatch(jobApi.endpoints.job.initiate(id, { subscribe: false, forceRefetch: true }));
   void store.dispatch(jobApi.endpoints.catalogue.initiate(undefined, { subscribe: false }));
-  if (wanted === 'verify')
-    void store.dispatch(jobApi.endpoints.instruments.initiate(undefined, { subscribe: false }));
   return null;
 }
