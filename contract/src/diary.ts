@@ -148,3 +148,22 @@ export const writtenSchema = z.object({
   /** Households without an address of mail, or of which nothing is due. */
   without: z.array(z.object({ jobId: z.uuid(), name: z.string() })),
 });
+
+/** Work ahead, with the parts that it takes. */
+export const neededSchema = z.object({
+  jobId: z.uuid(),
+  number: z.int(),
+  name: z.string(),
+  /** Day of a visit that is due; null for an installation that is agreed and waits for its day. */
+  on: z.iso.date().nullable(),
+  /** A part's id is null where the catalogue has none of that name. */
+  lines: z.array(
+    z.object({ partId: z.string().nullable(), name: z.string(), quantity: z.number() }),
+  ),
+});
+export type Needed = z.infer<typeof neededSchema>;
+export const neededListSchema = z.object({
+  needed: z.array(neededSchema),
+  /** Systems that are not reckoned yet: asked for again, they are. */
+  waiting: z.int(),
+});

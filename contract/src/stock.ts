@@ -49,18 +49,3 @@ export const moveStockSchema = z
       ),
   })
   .refine(({ from, to }) => from !== to, { path: ['to'], message: fault('same-place') });
-
-/** Work ahead, with the parts that it takes. */
-export const neededSchema = z.object({
-  jobId: z.uuid(),
-  number: z.int(),
-  name: z.string(),
-  /** Day of a visit that is due; null for an installation that is agreed and waits for its day. */
-  on: z.iso.date().nullable(),
-  /** A part's id is null where the catalogue has none of that name. */
-  lines: z.array(
-    z.object({ partId: z.string().nullable(), name: z.string(), quantity: z.number() }),
-  ),
-});
-export type Needed = z.infer<typeof neededSchema>;
-export const neededListSchema = z.object({ needed: z.array(neededSchema) });

@@ -100,3 +100,28 @@ test('the van is loaded for the work ahead: what the store gives moves, what nei
   await expect(page.getByRole('button', { name: 'The store holds nothing of it' })).toBeDisabled();
   await expect(rows.nth(1).locator('.mark.warn')).toBeVisible();
 });
+
+test('what is counted in a cellar is kept here, and goes to the place where it was counted', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/stock');
+  const pads = held(page, 'Pad leak stop 1/4"');
+  await goTo(page, 'The van');
+  await find(page, 'Pad leak stop 1/4');
+  const inVan = await pads.inputValue();
+  await goTo(page, 'The store');
+  await find(page, 'Pad leak stop 1/4');
+  await context.setOffline(true);
+  await pads.fill('17');
+  await pads.press('Enter');
+  await expect(page.getByRole('row').filter({ has: pads })).toContainText('Kept here, to be sent');
+  await context.setOffline(false);
+  await expect(page.getByRole('row').filter({ has: pads })).toContainText('Saved');
+  await page.reload();
+  await find(page, 'Pad leak stop 1/4');
+  await expect(pads).toHaveValue('17');
+  await goTo(page, 'The van');
+  await find(page, 'Pad leak stop 1/4');
+  await expect(pads).toHaveValue(inVan);
+});

@@ -165,7 +165,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   router.use('/audit', logRoutes());
   router.use('/instruments', small, instrumentRoutes(sequelize));
   router.use('/van', jsonBody('document'), onlyPlainText, vanRoutes(sequelize));
-  router.use('/stock', jsonBody('document'), onlyPlainText, stockRoutes(sequelize, mill));
+  router.use('/stock', jsonBody('document'), onlyPlainText, stockRoutes(sequelize));
   router.use(() => {
     throw new ApiError('not-found');
   });

@@ -24,7 +24,6 @@ const views: View[] = [
   { file: 'survey', job: 'Tamsin', path: 'survey' },
   { file: 'survey-phone', job: 'Tamsin', path: 'survey', phone: true },
   { file: 'size', job: 'Tamsin', path: 'size', whole: true },
-  { file: 'size-days', job: 'Hathersage', path: 'size?view=days', whole: true },
   { file: 'proposal', job: 'Odalys', path: 'proposal', whole: true },
   { file: 'plumb-phone', job: 'Odalys', path: 'plumb', phone: true },
   { file: 'plumb-fit', job: 'Odalys', path: 'plumb?view=fit', whole: true },
@@ -36,6 +35,15 @@ const views: View[] = [
   { file: 'diary', path: '/diary' },
   { file: 'firm', path: '/firm', whole: true },
   { file: 'instruments', path: '/instruments' },
+  {
+    file: 'stock',
+    path: '/stock/load?days=7',
+    before: (page) =>
+      page
+        .getByRole('checkbox', { name: /agreed installation/ })
+        .first()
+        .check(),
+  },
   { file: 'part', path: '/catalogue/part/heron-2' },
   // Last: the waterline stays open once it was opened.
   {

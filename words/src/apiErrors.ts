@@ -14,7 +14,7 @@ export const apiErrorSentences: Record<ApiErrorCode, string> = {
   'wrong-code': 'This code is not the one of this half minute, or it was used already.',
   'second-factor-there': 'There is a second factor already. End it first.',
   'wrong-password': 'This is not the password of now.',
-  'password-needed': 'This cannot be undone: give your password once more.',
+  'password-needed': 'Give your password once more for this.',
   'wrong-setup-code': 'This setup code is not the one printed at the server’s start.',
   'foreign-origin': 'The request came from another site and was refused.',
   'not-allowed': 'Your part in the firm does not allow this. Ask its owner.',

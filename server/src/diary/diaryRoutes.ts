@@ -6,6 +6,7 @@ import { validate } from '../http/validate.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
 import { diaryOf, fleetOf, forecastOf, reckonDues } from './diaryRepository.ts';
+import { neededFor } from './needed.ts';
 import { recall } from './recall.ts';
 
 /** What is due on a firm's installed systems. */
@@ -33,6 +34,15 @@ export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     const waiting = await reckonDues(sequelize, mill, asked, user.id);
     const until = dateOf(dayOf(today)! + days);
     response.json({ lines: await forecastOf(sequelize, firm.id, until), waiting });
+  });
+  router.get('/needed', async (request, response) => {
+    const { firm, user } = sessionOf(response);
+    const { today, days } = validate(diaryQuerySchema, request.query);
+    const asked = { firmId: firm.id, settings: firm.settings, today };
+    const waiting = await reckonDues(sequelize, mill, asked, user.id);
+    const until = dateOf(dayOf(today)! + days);
+    const needed = await neededFor(sequelize, mill, { firm, userId: user.id, until });
+    response.json({ needed, waiting });
   });
   router.get('/recall', async (request, response) => {
     const { firm } = sessionOf(response);

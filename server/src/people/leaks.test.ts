@@ -106,7 +106,7 @@ const addresses = [
   ['get', '/certificates/chain.json'],
   ['get', '/catalogue'],
   ['get', '/stock'],
-  ['get', '/stock/needed?today=2030-01-01&days=400'],
+  ['get', '/diary/needed?today=2030-01-01&days=400'],
   ['put', '/stock/places/{place}'],
   ['delete', '/stock/places/{place}'],
   ['post', '/stock/moves'],

@@ -194,7 +194,7 @@ const routes = (): Route[] => [
   {
     does: 'See what the work ahead takes',
     method: 'get',
-    path: '/stock/needed?today=2026-03-01&days=1',
+    path: '/diary/needed?today=2026-03-01&days=1',
   },
   {
     does: 'Move parts from place to place',

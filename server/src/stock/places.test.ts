@@ -152,10 +152,8 @@ test('the work ahead is what is agreed and took nothing yet, and what is due by 
     await owner.put(`/api/jobs/${id}`).send({ version: 1, document }).expect(200);
     ids.push(id);
   }
-  // What is due is reckoned when the diary is first opened.
-  await owner.get('/api/diary?today=2032-03-01&days=1').expect(200);
   const needed = async (today: string) =>
-    neededListSchema.parse((await owner.get(`/api/stock/needed?today=${today}&days=1`)).body)
+    neededListSchema.parse((await owner.get(`/api/diary/needed?today=${today}&days=1`)).body)
       .needed;
   const far = await needed('2032-03-01');
   const installation = far.find(({ jobId }) => jobId === ids[0])!;

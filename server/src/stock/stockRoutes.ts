@@ -2,13 +2,10 @@ import {
   changePlaceSchema,
   minimumSchema,
   moveStockSchema,
-  type neededListSchema,
-  diaryQuerySchema,
   newPlaceSchema,
 } from '@katharos/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import type { z } from 'zod';
 import { record, recorded } from '../audit/auditRepository.ts';
 import { findPart } from '../catalogue/catalogueRepository.ts';
 import { once } from '../deeds/once.ts';
@@ -17,8 +14,6 @@ import { idFrom, validate } from '../http/validate.ts';
 import { doerOf } from '../session/doer.ts';
 import { requireRight } from '../session/requireRight.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import type { LoadMill } from './load.ts';
-import { neededFor } from './needed.ts';
 import {
   addPlace,
   changePlace,
@@ -29,20 +24,13 @@ import {
 } from './placeRepository.ts';
 import { moveStock, setMinimum } from './stockRepository.ts';
 
-/** The firm's vans and stores: what each holds and should hold, what goes from one to another, and what the work ahead takes. */
-export function stockRoutes(sequelize: Sequelize, mill: LoadMill): Router {
+/** The firm's vans and stores: what each holds and should hold, and what goes from one to another. */
+export function stockRoutes(sequelize: Sequelize): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
     const { firm, user } = sessionOf(response);
     response.json(await findStock(firm.id, user.id));
-  });
-
-  router.get('/needed', async (request, response) => {
-    const { firm, user } = sessionOf(response);
-    const { today, days } = validate(diaryQuerySchema, request.query);
-    const needed = await neededFor(sequelize, mill, { firm, userId: user.id, today, days });
-    response.json({ needed } satisfies z.infer<typeof neededListSchema>);
   });
 
   router.post('/moves', async (request, response) => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { troubleOf } from '../data/api.ts';
 import { today as todayHere } from '../data/today.ts';
+import { useReckoned } from '../data/useReckoned.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
@@ -15,8 +16,6 @@ import { LettersPanel } from './LettersPanel.tsx';
 import { RecallPanel } from './RecallPanel.tsx';
 
 const spans = [31, 120, 365] as const;
-/** While systems are still being reckoned, it is asked again so often, ms. */
-const againMs = 1500;
 
 const views = {
   day: 'By day',
@@ -58,13 +57,7 @@ export function DiaryPage() {
 function Dues({ view }: { view: Exclude<View, 'systems'> }) {
   const [days, setDays] = useState<number>(120);
   const today = todayHere();
-  const [again, setAgain] = useState(false);
-  const { data, error, isLoading, refetch } = useDiaryQuery(
-    { today, days },
-    { pollingInterval: again ? againMs : 0, refetchOnMountOrArgChange: true },
-  );
-  const isWaiting = (data?.waiting ?? 0) > 0;
-  if (isWaiting !== again) setAgain(isWaiting);
+  const { data, error, isLoading, refetch } = useReckoned(useDiaryQuery, { today, days });
   return (
     <>
       <Group justify="flex-end">

@@ -7,27 +7,20 @@ import { Link } from 'react-router';
 import { troubleOf } from '../data/api.ts';
 import { useSession } from '../data/session.ts';
 import { today as todayHere } from '../data/today.ts';
+import { useReckoned } from '../data/useReckoned.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { useFleetQuery } from './diaryApi.ts';
 
-const againMs = 1500;
-
 /** Every installed system by what it needs. */
 export function FleetPanel() {
   const reader = useReader();
   const today = todayHere();
   const { settings } = useSession()!.firm;
-  const [again, setAgain] = useState(false);
   const [need, setNeed] = useState<Need | ''>('');
-  const { data, error, isLoading, refetch } = useFleetQuery(
-    { today },
-    { pollingInterval: again ? againMs : 0, refetchOnMountOrArgChange: true },
-  );
-  const isWaiting = (data?.waiting ?? 0) > 0;
-  if (isWaiting !== again) setAgain(isWaiting);
+  const { data, error, isLoading, refetch } = useReckoned(useFleetQuery, { today });
   if (isLoading) return <Skeleton height={240} radius="lg" aria-label="Reckoning all systems" />;
   if (!data) {
     return <LoadTrouble message={troubleOf(error).message} onRetry={() => void refetch()} />;

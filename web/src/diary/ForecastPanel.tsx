@@ -1,5 +1,6 @@
 import { Table, Text, Title } from '@mantine/core';
 import { today as todayHere } from '../data/today.ts';
+import { useReckoned } from '../data/useReckoned.ts';
 import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { useForecastQuery } from './diaryApi.ts';
@@ -11,7 +12,7 @@ const days = 91;
 export function ForecastPanel() {
   const reader = useReader();
   const today = todayHere();
-  const { data } = useForecastQuery({ today, days }, { refetchOnMountOrArgChange: true });
+  const { data } = useReckoned(useForecastQuery, { today, days });
   if (!data || data.lines.length === 0) return null;
   return (
     <section className="panel" aria-label="Parts of the next quarter">

@@ -7,7 +7,7 @@ import { faultsBy } from '../ui/faultsBy.ts';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 
-/** The password once more, before something that cannot be undone. */
+/** The password once more, before something that whoever finds the page open must not do. */
 export function PasswordAgain() {
   const [prove, { isLoading, error }] = useProveMutation();
   const form = useForm({ initialValues: { password: '' }, validate: faultsBy(proofSchema) });
@@ -26,8 +26,8 @@ export function PasswordAgain() {
       <form onSubmit={submit} noValidate>
         <Stack>
           <Text>
-            This cannot be undone, and this page may have stood open. For ten minutes you are not
-            asked again.
+            This page may have stood open, and what you are about to do is yours alone to do. For
+            ten minutes you are not asked again.
           </Text>
           <PasswordBox
             of="current"

@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { troubleOf } from '../data/api.ts';
 import { today as todayHere } from '../data/today.ts';
+import { useReckoned } from '../data/useReckoned.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { notify } from '../ui/notices.tsx';
 import { Tone } from '../ui/Tone.tsx';
@@ -52,10 +53,7 @@ export const LoadPage = () => (
 function WorkAhead(holdings: Holdings) {
   const [search, setSearch] = useSearchParams();
   const days = Number(search.get('days') ?? 1) || 1;
-  const { data, error, refetch } = useNeededQuery(
-    { today: todayHere(), days },
-    { refetchOnMountOrArgChange: true },
-  );
+  const { data, error, refetch } = useReckoned(useNeededQuery, { today: todayHere(), days });
   if (data)
     return (
       <Loading

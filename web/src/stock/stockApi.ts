@@ -18,7 +18,7 @@ const stockApi = api.injectEndpoints({
       providesTags: ['Van'],
     }),
     needed: build.query<z.infer<typeof neededListSchema>, { today: string; days: number }>({
-      query: (params) => ({ url: '/stock/needed', params }),
+      query: (params) => ({ url: '/diary/needed', params }),
       responseSchema: neededListSchema,
       providesTags: ['Van', 'Jobs'],
     }),

@@ -1,9 +1,8 @@
 import type { Needed, Session } from '@katharos/contract';
-import { dateOf, dayOf } from '@katharos/core';
 import { literal, Op, type Sequelize } from 'sequelize';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
 import { DuesRow, JobRow } from '../db/models.ts';
-import type { LoadMill } from './load.ts';
+import type { LoadMill } from '../stock/load.ts';
 
 /** Installations that wait for their day are listed so far: nobody loads more into a van. */
 const mostInstallations = 20;
@@ -12,10 +11,8 @@ const mostVisits = 60;
 interface Asked {
   firm: Session['firm'];
   userId: string;
-  /** ISO calendar day of whoever asks. */
-  today: string;
-  /** How far ahead. */
-  days: number;
+  /** ISO calendar day. */
+  until: string;
 }
 
 const inUse = { archivedAt: null, removedAt: null };
@@ -24,11 +21,11 @@ const inUse = { archivedAt: null, removedAt: null };
 export async function neededFor(
   sequelize: Sequelize,
   mill: LoadMill,
-  { firm, userId, today, days }: Asked,
+  { firm, userId, until }: Asked,
 ): Promise<Needed[]> {
   const catalogue = await firmParts(firm.id);
   const idOf = new Map(catalogue.map(({ id, name }) => [name, id]));
-  const visits = await visitsUntil(firm.id, dateOf(dayOf(today)! + days));
+  const visits = await visitsUntil(firm.id, until);
   const jobs = await waitingInstallations(sequelize, firm.id);
   const loads = await mill.load(
     jobs.map(({ document }) => document),
