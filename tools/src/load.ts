@@ -36,7 +36,7 @@ interface Job {
 export async function run(): Promise<void> {
   await buildIfChanged();
   const scratch = scratchFolder('load');
-  const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: false });
+  const postgres = await startPostgres({ folder: join(scratch, 'postgres'), lasting: true });
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   process.stdout.write('Making ten thousand systems and a million readings ...\n');
@@ -163,26 +163,26 @@ async function work(
   until: number,
   acknowledged: Map<string, number>,
 ): Promise<void> {
-  // Not all at the same moment, as nobody is.
-  await pause(Math.random() * thinkMs);
+  // Not in step, as nobody is: each begins anywhere in the round, and thinks now longer, now shorter.
+  await pause(Math.random() * 5 * thinkMs);
   for (let turn = 0; Date.now() < until; turn += 1) {
     const id = jobs[(person * 197 + turn * 31) % jobs.length]!;
     await ask('read', 'list', '/jobs');
-    await pause(thinkMs);
+    await pause(thinking());
     const word = words[(person + turn) % words.length]!;
     await ask('read', 'search', `/jobs?search=${encodeURIComponent(word)}`);
-    await pause(thinkMs);
+    await pause(thinking());
     const { body } = await ask('read', 'job', `/jobs/${id}`);
     const job = body as Job;
-    await pause(thinkMs);
+    await pause(thinking());
     const value = 300 + ((person * 7 + turn) % 200);
     job.document.survey.readings.feedTds = { value, unit: 'mg/L', takenAt: null, by: null };
     const sent = { version: job.version, document: job.document };
     const { status } = await ask('write', 'save', `/jobs/${id}`, { method: 'PUT', body: sent });
     if (status === 200) acknowledged.set(id, value);
-    await pause(thinkMs);
+    await pause(thinking());
     await ask('read', 'board', '/board');
-    await pause(thinkMs);
+    await pause(thinking());
   }
 }
 
@@ -191,6 +191,8 @@ async function print(ask: Ask, jobs: readonly string[], printer: number, until: 
     await ask('sheet', 'sheet', `/jobs/${jobs[printer * 5000 + turn]!}/sheet.pdf`);
   }
 }
+
+const thinking = () => thinkMs * (0.5 + Math.random());
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 

@@ -1,4 +1,4 @@
-import { Sequelize } from 'sequelize';
+import { type FindOptions, Sequelize } from 'sequelize';
 import { heedingPg } from './heedingPg.ts';
 import { defineModels } from './models.ts';
 
@@ -34,6 +34,11 @@ export function openDatabase(url: string, slow?: SlowQuery): Sequelize {
     },
   });
   defineModels(sequelize);
+  // Whoever wants one row is given one. The library leaves the limit out where a table's first key column is named, as if it were the whole
+  // key; here that is the firm, and all of its rows would come.
+  sequelize.addHook('beforeFindAfterOptions', (options: FindOptions & { plain?: boolean }) => {
+    if (options.plain) options.limit ??= 1;
+  });
   return sequelize;
 }
 

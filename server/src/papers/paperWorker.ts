@@ -20,8 +20,8 @@ import { sheetLayout } from './sheetLayout.ts';
 
 /** What is done beside the server's own thread: reckoning what stands on a paper, and setting it. */
 
-/** About a third of what another thread gets where both want all: printing gives way, and still comes to its end. */
-const niceness = 5;
+/** About a tenth of what another thread gets where both want all: printing gives way, and still comes to its end. */
+const niceness = 10;
 if (workerData === givesWay) {
   // On Linux the priority is the thread's own: whoever waits at a page goes before whoever prints.
   try {
