@@ -8,6 +8,8 @@ export const auditCodes = [
   'reset-made',
   'second-factor-set',
   'second-factor-ended',
+  'passkey-made',
+  'passkey-removed',
   'sessions-ended',
   'firm-set-up',
   'settings-changed',

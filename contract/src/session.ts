@@ -21,6 +21,58 @@ export const proveFactorSchema = z.strictObject({ code: z.string().trim().min(6)
 export const factorWordsSchema = z.object({ words: z.array(z.string()) });
 export const endFactorSchema = credentialsSchema.pick({ password: true });
 
+/** Bytes as WebAuthn writes them in JSON: base64url. */
+const bytes = z
+  .string()
+  .regex(/^[\w-]*$/)
+  .max(20_000);
+const credential = z.object({
+  id: bytes.min(1).max(1400),
+  rawId: bytes.min(1).max(1400),
+  type: z.literal('public-key'),
+  authenticatorAttachment: z.enum(['cross-platform', 'platform']).optional(),
+  clientExtensionResults: z.object({}),
+});
+
+/** What a browser answers when it has made a passkey (WebAuthn level 3, 5.1), with what its person calls the device. */
+export const newPasskeySchema = z.strictObject({
+  name: z.string().trim().min(1, fault('passkey-name-missing')).max(60),
+  made: credential.extend({
+    response: z.object({
+      clientDataJSON: bytes,
+      attestationObject: bytes,
+      transports: z.array(z.string().max(40)).max(10).optional(),
+    }),
+  }),
+});
+
+/** What a browser answers when it has signed with one. */
+export const usedPasskeySchema = z.strictObject({
+  used: credential.extend({
+    response: z.object({
+      clientDataJSON: bytes,
+      authenticatorData: bytes,
+      signature: bytes,
+      userHandle: bytes.optional(),
+    }),
+  }),
+});
+export type UsedPasskey = z.infer<typeof usedPasskeySchema>['used'];
+
+/** What a browser is asked: written by the server's library, read by the browser's. */
+export const passkeyQuestionSchema = z.looseObject({ challenge: z.string() });
+
+export const passkeysSchema = z.object({
+  passkeys: z.array(
+    z.object({
+      id: z.uuid(),
+      name: z.string(),
+      madeAt: z.iso.datetime(),
+      usedAt: z.iso.datetime().nullable(),
+    }),
+  ),
+});
+
 /** The password once more, for what cannot be undone. */
 export const proofSchema = credentialsSchema.pick({ password: true });
 

@@ -1,6 +1,6 @@
 import type { Job } from '@katharos/contract';
 import { enter, field, saved, seedJob } from '../support/job.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, inDatabase, test } from '../support/app.ts';
 
 test('an owner invites a helper, who records and may not issue, and is let go while typing: nothing more arrives', async ({
   page,
@@ -127,4 +127,66 @@ test('one’s own account: a new password ends what is open elsewhere', async ({
   expect((await here.request.get('/api/jobs')).status()).toBe(200);
   await here.context().close();
   await there.context().close();
+});
+
+test.describe('a passkey', () => {
+  test.use({ alone: true });
+
+  test('is made by who is signed in, lets them in without typing, and is nothing for a locked device', async ({
+    page,
+    app,
+  }) => {
+    // Devices keep passkeys by name: an address that is a number has none.
+    const named = app.url.replace('127.0.0.1', 'localhost');
+    const devices = await page.context().newCDPSession(page);
+    await devices.send('WebAuthn.enable');
+    const { authenticatorId } = await devices.send('WebAuthn.addVirtualAuthenticator', {
+      options: {
+        protocol: 'ctap2',
+        transport: 'internal',
+        hasResidentKey: true,
+        hasUserVerification: true,
+        isUserVerified: true,
+        automaticPresenceSimulation: true,
+      },
+    });
+    await page.goto(`${named}/`);
+    const byPasskey = page.getByRole('button', { name: 'Sign in with a passkey' });
+    const refused = page.getByRole('alert').filter({ hasText: 'The device gave no passkey' });
+    await byPasskey.click();
+    await expect(refused).toBeVisible();
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await expect(page).toHaveURL(/\/board$/);
+
+    await page.goto(`${named}/account`);
+    const passkeys = page.getByRole('region', { name: 'Passkeys' });
+    const make = passkeys.getByRole('button', { name: 'Make a passkey' });
+    await passkeys.getByLabel('What you call this device').fill('');
+    await make.click();
+    await expect(passkeys.getByLabel('What you call this device')).toHaveAttribute(
+      'aria-invalid',
+      'true',
+    );
+    await passkeys.getByLabel('What you call this device').fill('Van telephone');
+    await make.click();
+    await expect(passkeys.getByText('not used yet')).toBeVisible();
+    await make.click();
+    await expect(passkeys.getByRole('alert')).toContainText('holds a passkey of yours already');
+
+    await page.getByRole('button', { name: 'Account' }).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await devices.send('WebAuthn.setUserVerified', { authenticatorId, isUserVerified: false });
+    await byPasskey.click();
+    await expect(refused).toBeVisible();
+    await devices.send('WebAuthn.setUserVerified', { authenticatorId, isUserVerified: true });
+    await byPasskey.click();
+    await expect(page).toHaveURL(/\/board$/);
+
+    // Ten minutes later it stands for the password.
+    await inDatabase(app, "update sessions set proved_at = now() - interval '11 minutes'");
+    await page.goto(`${named}/account`);
+    await passkeys.getByRole('button', { name: 'Remove the passkey of Van telephone' }).click();
+    await page.getByRole('button', { name: 'With a passkey instead' }).click();
+    await expect(passkeys.getByText('Van telephone')).toHaveCount(0);
+  });
 });

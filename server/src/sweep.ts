@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import { forgetOldDeeds } from './deeds/once.ts';
 import { withoutContent } from './http/errors.ts';
 import { dropRemovedJobs } from './jobs/jobRepository.ts';
+import { dropOldQuestions } from './session/passkeys.ts';
 import { dropOldTries } from './session/tries.ts';
 import { dropRemovedPhotographs } from './photographs/photographRepository.ts';
 
@@ -15,6 +16,7 @@ export function sweepHourly(logger: Logger): { stop: () => void } {
     await dropRemovedJobs(now);
     await forgetOldDeeds(now);
     await dropOldTries(now);
+    await dropOldQuestions(now);
   };
   const run = () =>
     void sweep().catch((error: unknown) => {

@@ -199,9 +199,25 @@ async function doubledIn(url: string): Promise<number> {
   return Number(row!.count);
 }
 
-/** Tables in which the standby has other rows, once it had a moment to follow. */
+/** A standby that was cut off asks again every five seconds, and then has some to read; longer it is not waited for, ms. */
+const followsWithinMs = 60_000;
+
+/** Waits until the standby has read what the database has written by now. */
+async function follows(url: string, standby: string): Promise<void> {
+  const [written] = await asked<{ at: string }>(url, 'select pg_current_wal_lsn()::text as at');
+  const until = Date.now() + followsWithinMs;
+  for (let isThere = false; !isThere && Date.now() < until; await pause(100)) {
+    const [row] = await asked<{ there: boolean }>(
+      standby,
+      `select pg_last_wal_replay_lsn() >= '${written!.at}'::pg_lsn as there`,
+    );
+    isThere = row!.there;
+  }
+}
+
+/** Tables in which the standby has other rows, once it has followed. */
 async function standbyDiffers(url: string, standby: string): Promise<string[]> {
-  await pause(1500);
+  await follows(url, standby);
   const tables = await asked<{ name: string }>(
     url,
     "select tablename as name from pg_tables where schemaname = 'public' order by 1",

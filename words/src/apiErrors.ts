@@ -15,6 +15,12 @@ export const apiErrorSentences: Record<ApiErrorCode, string> = {
   'second-factor-there': 'There is a second factor already. End it first.',
   'wrong-password': 'This is not the password of now.',
   'password-needed': 'Give your password once more for this.',
+  'passkey-refused':
+    'This passkey was not taken. It is none of yours here any more, or too much time went by: try again, or sign in with the password.',
+  'passkey-there': 'This device holds a passkey of yours already.',
+  'too-many-passkeys': 'You have as many passkeys as one can have. Remove one first.',
+  'passkeys-need-a-name':
+    'Passkeys belong to a name, and this address is a number. Open Katharos under its name.',
   'wrong-setup-code': 'This setup code is not the one printed at the server’s start.',
   'foreign-origin': 'The request came from another site and was refused.',
   'not-allowed': 'Your part in the firm does not allow this. Ask its owner.',

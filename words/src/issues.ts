@@ -62,6 +62,7 @@ const faultWords: Record<PlainFault, string> = {
   'route-no-length': 'A route is a length.',
   'email-form': 'Enter an e-mail address, such as name@firm.example.',
   'password-missing': 'Enter the password.',
+  'passkey-name-missing': 'Enter what you call this device.',
   'password-short': 'Use at least twelve characters.',
   'setup-code-missing': 'Enter the setup code that the server printed.',
   'firm-missing': 'Enter the name of the firm.',

@@ -13,6 +13,7 @@ export type SchemaFault =
   | 'curve-falls'
   | 'route-no-length'
   | 'password-missing'
+  | 'passkey-name-missing'
   | 'password-short'
   | 'setup-code-missing'
   | 'firm-missing'

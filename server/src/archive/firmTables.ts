@@ -2,10 +2,18 @@ import { rowsHash } from '../db/rowsHash.ts';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 
 /**
- * What is not a firm's to take along: who is signed in or forgot a password at the moment, who failed to, answers to requests that were lost, and the database's own
- * bookkeeping. Whoever adds a table adds it to the archive by that alone.
+ * What is not a firm's to take along: who is signed in or forgot a password at the moment, who failed to, passkeys, which serve the address
+ * that they were made at and no other, answers to requests that were lost, and the database's own bookkeeping. Whoever adds a table adds it to the archive by that alone.
  */
-const leftBehind = new Set(['sessions', 'password_resets', 'failed_tries', 'deeds', 'migrations']);
+const leftBehind = new Set([
+  'sessions',
+  'password_resets',
+  'passkeys',
+  'passkey_questions',
+  'failed_tries',
+  'deeds',
+  'migrations',
+]);
 
 export interface FirmTable {
   name: string;

@@ -22,6 +22,7 @@ import * as secondFactor from './migrations/0018-second-factor.ts';
 import * as stockPlaces from './migrations/0019-stock-places.ts';
 import * as proofs from './migrations/0020-proofs.ts';
 import * as keysByFirm from './migrations/0021-keys-by-firm.ts';
+import * as passkeys from './migrations/0022-passkeys.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -46,6 +47,7 @@ const migrations = [
   { name: '0019-stock-places', ...stockPlaces },
   { name: '0020-proofs', ...proofs },
   { name: '0021-keys-by-firm', ...keysByFirm },
+  { name: '0022-passkeys', ...passkeys },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

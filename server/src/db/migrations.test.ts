@@ -163,6 +163,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0019-stock-places',
       '0020-proofs',
       '0021-keys-by-firm',
+      '0022-passkeys',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -15,6 +15,8 @@ export {
   InvitationRow,
   FailedTryRow,
   PasswordResetRow,
+  PasskeyRow,
+  PasskeyQuestionRow,
 } from './models/people.ts';
 export { JobRow, PartRow, PartPriceRow, PhotographRow, DeedRow } from './models/jobs.ts';
 export {

@@ -10,7 +10,8 @@ import { isCommonPassword } from '../session/commonPasswords.ts';
 import { requireRightToChange } from '../session/requireRight.ts';
 import { hashPassword } from '../session/passwords.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import { limitTries, startSession } from '../session/sessionRoutes.ts';
+import { startSession } from '../session/sessionRoutes.ts';
+import { limitTries } from '../session/tries.ts';
 import { foundBy } from './found.ts';
 import { createFirm, hasOwner, saveSettings } from './firmRepository.ts';
 import { Router } from 'express';
@@ -24,29 +25,33 @@ const isSame = (a: string, b: string): boolean => {
 /** The first owner of a fresh installation; the code is printed at the server's start, so only who runs it can use it. */
 export function setupRoutes(config: Config, sequelize: Sequelize, setupCode: string): Router {
   const router = Router();
-  router.post('/', limitTries(config.signInTries), async (request, response) => {
-    const { code, firm, name, email, password } = validate(setupSchema, request.body);
-    if (await hasOwner()) throw new ApiError('already-set-up');
-    if (!isSame(code.trim(), setupCode)) throw new ApiError('wrong-setup-code', { path: 'code' });
-    if (isCommonPassword(password, [firm, name, email]))
-      throw new ApiError('common-password', { path: 'password' });
-    const passwordHash = await hashPassword(password, config.passwordCost);
-    const user = await sequelize.transaction(async (transaction) => {
-      // Two people at once: the second waits here and then finds the installation taken.
-      await sequelize.query('select pg_advisory_xact_lock(8717)', { transaction });
+  router.post(
+    '/',
+    limitTries(sequelize, 'setup', config.signInTries),
+    async (request, response) => {
+      const { code, firm, name, email, password } = validate(setupSchema, request.body);
       if (await hasOwner()) throw new ApiError('already-set-up');
-      const owner = { name, email, passwordHash };
-      const made = await createFirm(
-        { name: firm, settings: usualFirmSettings, parts: starterCatalogue, owner },
-        transaction,
-      );
-      const doer = { firmId: made.firmId, by: name, device: deviceOf(request) };
-      const done = { code: 'firm-set-up', kind: 'firm', id: made.firmId, name: firm } as const;
-      await record(doer, done, transaction);
-      return made;
-    });
-    response.status(201).json(await startSession(user, config, request, response));
-  });
+      if (!isSame(code.trim(), setupCode)) throw new ApiError('wrong-setup-code', { path: 'code' });
+      if (isCommonPassword(password, [firm, name, email]))
+        throw new ApiError('common-password', { path: 'password' });
+      const passwordHash = await hashPassword(password, config.passwordCost);
+      const user = await sequelize.transaction(async (transaction) => {
+        // Two people at once: the second waits here and then finds the installation taken.
+        await sequelize.query('select pg_advisory_xact_lock(8717)', { transaction });
+        if (await hasOwner()) throw new ApiError('already-set-up');
+        const owner = { name, email, passwordHash };
+        const made = await createFirm(
+          { name: firm, settings: usualFirmSettings, parts: starterCatalogue, owner },
+          transaction,
+        );
+        const doer = { firmId: made.firmId, by: name, device: deviceOf(request) };
+        const done = { code: 'firm-set-up', kind: 'firm', id: made.firmId, name: firm } as const;
+        await record(doer, done, transaction);
+        return made;
+      });
+      response.status(201).json(await startSession(user, config, request, response));
+    },
+  );
   return router;
 }
 

@@ -1,6 +1,6 @@
 import type { Person, Role } from '@katharos/contract';
 import { Op, type Transaction } from 'sequelize';
-import { FirmRow, InvitationRow, SessionRow, UserRow } from '../db/models.ts';
+import { FirmRow, InvitationRow, PasskeyRow, SessionRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
 import type { UserForSignIn } from '../session/sessionRepository.ts';
 import { freeVanOf } from '../stock/placeRepository.ts';
@@ -152,6 +152,7 @@ export async function removePerson(
     { transaction },
   );
   await SessionRow.update({ letGo: true }, { where: { firmId, userId: id }, transaction });
+  await PasskeyRow.destroy({ where: { firmId, userId: id }, transaction });
   await freeVanOf(firmId, id, transaction);
   return user.name;
 }

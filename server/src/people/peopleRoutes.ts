@@ -14,7 +14,8 @@ import { requireRight } from '../session/requireRight.ts';
 import { makeReset } from '../session/reset.ts';
 import { endFactor } from '../session/secondFactor.ts';
 import { requireProof, sessionOf } from '../session/requireSession.ts';
-import { limitTries, startSession } from '../session/sessionRoutes.ts';
+import { startSession } from '../session/sessionRoutes.ts';
+import { limitTries } from '../session/tries.ts';
 import {
   changeRole,
   findInvitation,
@@ -113,7 +114,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
 /** Behind a link of an invitation: without a session, as signing in is. */
 export function joinRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
-  router.use(limitTries(config.signInTries * 10));
+  router.use(limitTries(sequelize, 'join', config.signInTries * 10));
   router.get('/:token', async (request, response) => {
     const { token } = request.params;
     const found = isToken(token) ? await findInvitation(token, new Date()) : undefined;

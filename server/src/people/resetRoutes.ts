@@ -14,8 +14,7 @@ import { hashPassword } from '../session/passwords.ts';
 import { findReset, makeReset, resetMinutes, takeReset } from '../session/reset.ts';
 import { findUserByEmail } from '../session/sessionRepository.ts';
 import { isToken } from '../sealing/token.ts';
-import { limitTries } from '../session/sessionRoutes.ts';
-import { forgetFailures } from '../session/tries.ts';
+import { forgetFailures, limitTries } from '../session/tries.ts';
 
 const asksPerWindow = 5;
 
@@ -26,31 +25,35 @@ export function resetRoutes(
   post: Pick<Postman, 'deliver'>,
 ): Router {
   const router = Router();
-  router.post('/', limitTries(asksPerWindow, 'all'), async (request, response) => {
-    const { email } = validate(askResetSchema, request.body);
-    const user = await findUserByEmail(email);
-    // Answered before anything is done: how long it takes tells nothing either.
-    response.status(204).end();
-    if (!user) return;
-    const token = await sequelize.transaction((transaction) =>
-      makeReset(user.firmId, user.id, new Date(), transaction),
-    );
-    const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`;
-    post.deliver({
-      id: randomUUID(),
-      to: email,
-      subject: 'A new password',
-      text: [
-        'Somebody, perhaps you, asked for a new password for Katharos.',
-        '',
-        `Set it here within ${resetMinutes} minutes: ${origin}/reset/${token}`,
-        '',
-        'If it was not you, there is nothing to do: the old one still holds.',
-        '',
-      ].join('\n'),
-    });
-  });
-  router.use(limitTries(config.signInTries * 10));
+  router.post(
+    '/',
+    limitTries(sequelize, 'ask-reset', asksPerWindow, 'all'),
+    async (request, response) => {
+      const { email } = validate(askResetSchema, request.body);
+      const user = await findUserByEmail(email);
+      // Answered before anything is done: how long it takes tells nothing either.
+      response.status(204).end();
+      if (!user) return;
+      const token = await sequelize.transaction((transaction) =>
+        makeReset(user.firmId, user.id, new Date(), transaction),
+      );
+      const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`;
+      post.deliver({
+        id: randomUUID(),
+        to: email,
+        subject: 'A new password',
+        text: [
+          'Somebody, perhaps you, asked for a new password for Katharos.',
+          '',
+          `Set it here within ${resetMinutes} minutes: ${origin}/reset/${token}`,
+          '',
+          'If it was not you, there is nothing to do: the old one still holds.',
+          '',
+        ].join('\n'),
+      });
+    },
+  );
+  router.use(limitTries(sequelize, 'reset', config.signInTries * 10));
   router.get('/:token', async (request, response) => {
     const { token } = request.params;
     const user = isToken(token) ? await findReset(token, new Date()) : undefined;

@@ -23,3 +23,30 @@ describe('signing in', () => {
     expect(errorOf(right).code).toBe('too-many-tries');
   });
 });
+
+describe('the other doors', () => {
+  const link = `/api/join/${'x'.repeat(43)}`;
+
+  test('count what failed from an address together in all processes, each door for itself', async () => {
+    const ask = () => request(server.app).get(link);
+    for (let i = 0; i < 55; i += 1) expect(errorOf(await ask()).code).toBe('not-found');
+    // What another process counted is in the same table.
+    await server.sequelize.query(
+      `insert into failed_tries (subject, failed_at)
+       select subject, now() from failed_tries where subject like 'join:%'`,
+    );
+    expect(errorOf(await ask()).code).toBe('too-many-tries');
+    const elsewhere = await request(server.app).get(link.replace('join', 'reset'));
+    expect(errorOf(elsewhere).code).toBe('not-found');
+    await server.sequelize.query(
+      `update failed_tries set failed_at = failed_at - interval '16 minutes'`,
+    );
+    expect(errorOf(await ask()).code).toBe('not-found');
+  });
+
+  test('count every letter that is asked for, whether there is such an account or not', async () => {
+    const ask = () => request(server.app).post('/api/reset').send({ email: 'nobody@fen.example' });
+    for (let i = 0; i < 5; i += 1) await ask().expect(204);
+    expect(errorOf(await ask()).code).toBe('too-many-tries');
+  });
+});

@@ -29,7 +29,11 @@ export async function findUserByEmail(email: string): Promise<UserForSignIn | un
 }
 
 /** Opens a session and returns its token, which is nowhere kept. Sessions past their time are swept on the way. */
-export async function openSession(user: UserForSignIn, device: string, now: Date): Promise<string> {
+export async function openSession(
+  user: Pick<UserForSignIn, 'id' | 'firmId'>,
+  device: string,
+  now: Date,
+): Promise<string> {
   const token = newToken();
   await SessionRow.destroy({ where: { expiresAt: { [Op.lt]: now } } });
   await SessionRow.create({

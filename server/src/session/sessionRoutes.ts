@@ -1,4 +1,10 @@
-import { changePasswordSchema, proofSchema, type Session, signInSchema } from '@katharos/contract';
+import {
+  changePasswordSchema,
+  proofSchema,
+  type Session,
+  signInSchema,
+  usedPasskeySchema,
+} from '@katharos/contract';
 import type { Config } from '../base/config.ts';
 import { noted, recorded } from '../audit/auditRepository.ts';
 import { deviceOf, doerOf } from './doer.ts';
@@ -28,29 +34,20 @@ import {
   setHash,
   type UserForSignIn,
 } from './sessionRepository.ts';
+import { askWhoSignsIn, passkeyProof, passkeyRoutes } from './passkeyRoutes.ts';
+import { placeOf, whoSigned } from './passkeys.ts';
 import { factorOf, passesFactor } from './secondFactor.ts';
 import { type CheckPassword, secondFactorRoutes } from './secondFactorRoutes.ts';
-import { forgetFailures, noteFailure, refuseTooMany } from './tries.ts';
+import { forgetFailures, limitTries, noteFailure, refuseTooMany } from './tries.ts';
 import { type Request, type Response, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { Sequelize } from 'sequelize';
 
-/** Limits tries from one address; only tries that failed count. */
-export const limitTries = (tries: number, counted: 'failed' | 'all' = 'failed') =>
-  rateLimit({
-    windowMs: 15 * 60 * 1000,
-    limit: tries,
-    skipSuccessfulRequests: counted === 'failed',
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: () => {
-      throw new ApiError('too-many-tries');
-    },
-  });
+/** Questions for a passkey that one address may ask in a quarter of an hour: a firm sits behind one. */
+const questionsPerWindow = 300;
 
 /** Opens a session, sets its cookie and returns what the web application shows of it. */
 export async function startSession(
-  user: UserForSignIn,
+  user: Pick<UserForSignIn, 'id' | 'firmId'>,
   config: Config,
   request: Request,
   response: Response,
@@ -70,6 +67,18 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const decoy = hashPassword('no one has this password', config.passwordCost);
   const limits = { perAccount: config.signInTries };
   const trier = (request: Request, email: string) => ({ email, address: request.ip ?? '' });
+
+  const enter = async (
+    user: Pick<UserForSignIn, 'id' | 'firmId'>,
+    request: Request,
+    response: Response,
+  ) => {
+    const session = await startSession(user, config, request, response);
+    const { id, name } = session.user;
+    const doer = { firmId: session.firm.id, by: name, device: deviceOf(request) };
+    await noted(sequelize, doer, { code: 'signed-in', kind: 'person', id, name });
+    response.status(201).json(session);
+  };
 
   router.post('/', async (request, response) => {
     const { email, password, code } = validate(signInSchema, request.body);
@@ -94,11 +103,27 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
       }
     }
     await forgetFailures(email);
-    const session = await startSession(user, config, request, response);
-    const { id, name } = session.user;
-    const doer = { firmId: session.firm.id, by: name, device: deviceOf(request) };
-    await noted(sequelize, doer, { code: 'signed-in', kind: 'person', id, name });
-    response.status(201).json(session);
+    await enter(user, request, response);
+  });
+
+  // A device that unlocked its passkey is what one has and what one is: no code is asked for beside it.
+  router.post(
+    '/passkey/question',
+    limitTries(sequelize, 'passkey', questionsPerWindow, 'all'),
+    askWhoSignsIn,
+  );
+  router.post('/passkey', async (request, response) => {
+    const { used } = validate(usedPasskeySchema, request.body);
+    const who = trier(request, `passkey ${used.id}`);
+    await refuseTooMany(sequelize, who, limits, new Date());
+    const now = new Date();
+    const { firmId, userId } = await whoSigned(used, 'sign-in', placeOf(request), now).catch(
+      async (error: unknown) => {
+        await noteFailure(who, now);
+        throw error;
+      },
+    );
+    await enter({ firmId, id: userId }, request, response);
   });
 
   router.delete('/', async (request, response) => {
@@ -121,7 +146,11 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     await noteFailure(who, new Date());
     throw new ApiError('wrong-password', { path });
   };
+  const proven = (request: Request, response: Response) =>
+    noteProof(sessionOf(response).firm.id, tokenOf(request, config)!, new Date());
   router.use('/second-factor', secondFactorRoutes(sequelize, check));
+  router.use('/passkeys', passkeyRoutes(sequelize));
+  router.use('/proof/passkey', passkeyProof(proven));
   const oneself = (response: Response) => {
     const { id, name } = sessionOf(response).user;
     return { kind: 'person', id, name } as const;
@@ -138,7 +167,7 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   router.put('/proof', async (request, response) => {
     const { password } = validate(proofSchema, request.body);
     await check(request, response, password);
-    await noteProof(sessionOf(response).firm.id, tokenOf(request, config)!, new Date());
+    await proven(request, response);
     response.status(204).end();
   });
 

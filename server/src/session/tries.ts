@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { RequestHandler } from 'express';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { FailedTryRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
@@ -14,13 +15,55 @@ export interface TryLimits {
 }
 
 /** Who tries is kept as a hash: a table of failures tells nobody who has an account. */
-const subjectOf = (kind: 'account' | 'address', who: string): string =>
+const subjectOf = (kind: string, who: string): string =>
   `${kind}:${createHash('sha256').update(who.trim().toLowerCase()).digest('base64url')}`;
 
 interface Trier {
   email: string;
   address: string;
 }
+
+async function failuresOf(
+  sequelize: Sequelize,
+  subjects: readonly string[],
+  now: Date,
+): Promise<Map<string, number>> {
+  const rows = await sequelize.query<{ subject: string; count: string }>(
+    `select subject, count(*) from failed_tries
+     where subject in (:subjects) and failed_at > :since group by subject`,
+    {
+      replacements: { subjects, since: new Date(now.getTime() - windowMs) },
+      type: QueryTypes.SELECT,
+    },
+  );
+  return new Map(rows.map(({ subject, count }) => [subject, Number(count)]));
+}
+
+/** Doors that are not signing in, each with tries of its own. */
+type Door = 'setup' | 'join' | 'reset' | 'ask-reset' | 'passkey';
+
+/** Limits what one address asks at a door in a quarter of an hour, whether what failed or all of it. All processes count together. */
+export const limitTries =
+  (
+    sequelize: Sequelize,
+    door: Door,
+    most: number,
+    counted: 'failed' | 'all' = 'failed',
+  ): RequestHandler =>
+  async (request, response, next) => {
+    const subject = subjectOf(door, request.ip ?? '');
+    const now = new Date();
+    const count = (await failuresOf(sequelize, [subject], now)).get(subject) ?? 0;
+    if (count >= most) throw new ApiError('too-many-tries');
+    const note = () => FailedTryRow.create({ subject, failedAt: now });
+    if (counted === 'all') await note();
+    else
+      response.once('finish', () => {
+        // The answer is out; a failure that the database did not take is not counted.
+        if (response.statusCode >= 400) void note().catch(() => undefined);
+      });
+    next();
+  };
 
 /** Refuses one try too many, of an account or from an address; all processes count together. */
 export async function refuseTooMany(
@@ -30,16 +73,8 @@ export async function refuseTooMany(
   now: Date,
 ): Promise<void> {
   const [account, place] = [subjectOf('account', email), subjectOf('address', address)];
-  const rows = await sequelize.query<{ subject: string; count: string }>(
-    `select subject, count(*) from failed_tries
-     where subject in (:account, :place) and failed_at > :since group by subject`,
-    {
-      replacements: { account, place, since: new Date(now.getTime() - windowMs) },
-      type: QueryTypes.SELECT,
-    },
-  );
-  const failed = (subject: string) =>
-    Number(rows.find((row) => row.subject === subject)?.count ?? 0);
+  const failures = await failuresOf(sequelize, [account, place], now);
+  const failed = (subject: string) => failures.get(subject) ?? 0;
   if (failed(account) >= perAccount || failed(place) >= perAddress * perAccount)
     throw new ApiError('too-many-tries');
 }

@@ -160,6 +160,8 @@ export async function startStandby(
     ...prefix,
     join(programs, 'pg_basebackup'),
     ...['-h', hostname, '-p', from, '-U', username, '-D', data, '-R', '-X', 'stream', '--no-sync'],
+    // What it has not read yet is kept for it, also while it is away.
+    ...['-C', '-S', 'standby'],
   ];
   const copied = spawnSync(program!, args, {
     cwd: '/',

@@ -1,5 +1,4 @@
 import { changePasswordSchema } from '@katharos/contract';
-import Bowser from 'bowser';
 import { roleNames } from '@katharos/words';
 import { Button, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
@@ -12,6 +11,8 @@ import { PageTitle } from '../ui/PageTitle.tsx';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
+import { deviceName } from './deviceName.ts';
+import { Passkeys } from './Passkeys.tsx';
 import { SecondFactor } from './SecondFactor.tsx';
 import {
   useChangePasswordMutation,
@@ -36,6 +37,7 @@ export function AccountPage() {
         </Text>
       </section>
       <Password />
+      <Passkeys />
       <SecondFactor />
       <Sessions />
     </Stack>
@@ -71,14 +73,6 @@ function Password() {
       </form>
     </section>
   );
-}
-
-/** A browser by what it says of itself, as people call it. */
-function deviceName(agent: string): string {
-  if (!agent) return 'A browser that says nothing of itself';
-  const { browser, os } = Bowser.parse(agent);
-  const names = [browser.name, os.name].filter(Boolean);
-  return names.length > 0 ? names.join(' on ') : agent;
 }
 
 function Sessions() {

@@ -6,10 +6,13 @@ import { answerProof } from '../data/proof.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
+import { passkeysServe, usePasskeysQuery, useProveByPasskeyMutation } from './passkeyApi.ts';
 
 /** The password once more, before something that whoever finds the page open must not do. */
 export function PasswordAgain() {
   const [prove, { isLoading, error }] = useProveMutation();
+  const [proveByPasskey, byPasskey] = useProveByPasskeyMutation();
+  const { data: passkeys = [] } = usePasskeysQuery();
   const form = useForm({ initialValues: { password: '' }, validate: faultsBy(proofSchema) });
   const submit = form.onSubmit(async ({ password }) => {
     const answer = await prove(password);
@@ -36,6 +39,23 @@ export function PasswordAgain() {
             {...form.getInputProps('password')}
           />
           {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+          {byPasskey.error && (
+            <Tone kind="bad" head={troubleOf(byPasskey.error).message} role="alert" />
+          )}
+          {passkeys.length > 0 && passkeysServe() && (
+            <Button
+              variant="default"
+              size="md"
+              loading={byPasskey.isLoading}
+              onClick={() =>
+                void proveByPasskey().then((answer) => {
+                  if (!answer.error) answerProof(true);
+                })
+              }
+            >
+              With a passkey instead
+            </Button>
+          )}
           <Group justify="flex-end">
             <Button variant="default" size="md" onClick={() => answerProof(false)}>
               Leave it

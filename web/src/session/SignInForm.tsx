@@ -5,6 +5,7 @@ import { type ChangeEvent, type FormEvent, useState } from 'react';
 import { troubleOf, useAskResetMutation, useSignInMutation } from '../data/api.ts';
 import { PasswordBox } from '../ui/PasswordBox.tsx';
 import { Tone } from '../ui/Tone.tsx';
+import { PasskeyDoor } from './PasskeyDoor.tsx';
 
 interface SignInProps {
   /** The sample firm's sign-in, filled in where it is shown. */
@@ -82,6 +83,7 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
         <Button type="submit" size="md" loading={isLoading}>
           Sign in
         </Button>
+        <PasskeyDoor onDone={onDone} />
         <Forgotten email={credentials.email} />
       </Stack>
     </form>

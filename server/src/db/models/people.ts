@@ -96,6 +96,38 @@ export class FailedTryRow extends Model<
   declare failedAt: Date;
 }
 
+/** A key that one of a person's devices holds: signed with there, and checked here by its public half. */
+export class PasskeyRow extends Model<
+  InferAttributes<PasskeyRow>,
+  InferCreationAttributes<PasskeyRow>
+> {
+  declare firmId: string;
+  declare id: CreationOptional<string>;
+  declare userId: string;
+  /** What the device calls it, base64url. */
+  declare credentialId: string;
+  declare publicKey: Buffer;
+  /** Uses that the device has counted; a number of PostgreSQL's eight bytes. */
+  declare counter: string;
+  /** How a browser reaches the device. */
+  declare transports: string[];
+  /** Of the address under which it was made; it serves no other. */
+  declare host: string;
+  declare name: string;
+  declare madeAt: Date;
+  declare usedAt: CreationOptional<Date | null>;
+}
+
+/** What a browser is asked to sign, once; of no firm, for whoever signs in says only by it who they are. */
+export class PasskeyQuestionRow extends Model<
+  InferAttributes<PasskeyQuestionRow>,
+  InferCreationAttributes<PasskeyQuestionRow>
+> {
+  declare challenge: string;
+  declare purpose: string;
+  declare expiresAt: Date;
+}
+
 export function definePeople(sequelize: Sequelize): void {
   FirmRow.init(
     { id: id(), name: text(), settings: json(), nextJobNumber: { ...integer(), defaultValue: 1 } },
@@ -150,6 +182,30 @@ export function definePeople(sequelize: Sequelize): void {
       expiresAt: required(DataTypes.DATE),
     },
     { ...options, sequelize, tableName: 'invitations' },
+  );
+  PasskeyRow.init(
+    {
+      firmId: { ...firmId(), primaryKey: true },
+      id: id(),
+      userId: required(DataTypes.UUID),
+      credentialId: text(),
+      publicKey: required(DataTypes.BLOB),
+      counter: required(DataTypes.BIGINT),
+      transports: json(),
+      host: text(),
+      name: text(),
+      madeAt: required(DataTypes.DATE),
+      usedAt: { type: DataTypes.DATE },
+    },
+    { ...options, sequelize, tableName: 'passkeys' },
+  );
+  PasskeyQuestionRow.init(
+    {
+      challenge: { type: DataTypes.TEXT, primaryKey: true },
+      purpose: text(),
+      expiresAt: required(DataTypes.DATE),
+    },
+    { ...options, sequelize, tableName: 'passkey_questions' },
   );
   FailedTryRow.init(
     { subject: text(), failedAt: required(DataTypes.DATE) },

@@ -1,0 +1,102 @@
+import { passkeyQuestionSchema, passkeysSchema, sessionSchema } from '@katharos/contract';
+import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type * as devicesModule from '@simplewebauthn/browser';
+import type {
+  PublicKeyCredentialCreationOptionsJSON,
+  PublicKeyCredentialRequestOptionsJSON,
+} from '@simplewebauthn/browser';
+import type { z } from 'zod';
+import { api } from '../data/api.ts';
+
+type Devices = typeof devicesModule;
+type Answer = { data?: unknown; error?: FetchBaseQueryError };
+type Ask = (request: { url: string; method: 'POST' | 'PUT'; body?: object }) => Promise<Answer>;
+
+/** Whether passkeys serve here: they want a safe line and an address that is a name. */
+export const passkeysServe = (): boolean =>
+  window.isSecureContext &&
+  'PublicKeyCredential' in window &&
+  !/^[\d.]+$|:/.test(window.location.hostname.replace(/^\[|\]$/g, ''));
+
+/** What the device itself refused, said as the server says what it refuses. */
+function refusalOf(error: unknown): FetchBaseQueryError {
+  const isThere = error instanceof Error && error.name === 'InvalidStateError';
+  const message = isThere
+    ? 'This device holds a passkey of yours already.'
+    : 'The device gave no passkey: it was not unlocked, has none for this address, or was put away. Try again, or use the password.';
+  return { status: 403, data: { error: { code: 'passkey-refused', message } } };
+}
+
+/** Asks the server for its question, has the device answer it, and brings the answer back. */
+async function answered(
+  ask: Ask,
+  at: string,
+  answer: (devices: Devices, question: object) => Promise<object>,
+  bring: { url: string; method: 'POST' | 'PUT' },
+): Promise<Answer> {
+  const question = await ask({ url: `${at}/question`, method: 'POST' });
+  if (question.error) return question;
+  const body = await import('@simplewebauthn/browser')
+    .then((devices) => answer(devices, passkeyQuestionSchema.parse(question.data)))
+    .then((given) => ({ given }))
+    .catch((error: unknown) => ({ error: refusalOf(error) }));
+  return 'error' in body ? body : ask({ ...bring, body: body.given });
+}
+
+const signed = async (devices: Devices, question: object) => ({
+  used: await devices.startAuthentication({
+    optionsJSON: question as PublicKeyCredentialRequestOptionsJSON,
+  }),
+});
+
+const passkeyApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    signInByPasskey: build.mutation<z.infer<typeof sessionSchema>, void>({
+      queryFn: async (_nothing, _api, _options, ask) => {
+        const at = '/session/passkey';
+        const answer = await answered(ask as Ask, at, signed, { url: at, method: 'POST' });
+        if (answer.error) return { error: answer.error };
+        const { forgetSignOut } = await import('../data/endSession.ts');
+        await forgetSignOut();
+        return { data: sessionSchema.parse(answer.data) };
+      },
+      invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
+    }),
+    proveByPasskey: build.mutation<null, void>({
+      queryFn: async (_nothing, _api, _options, ask) => {
+        const at = '/session/proof/passkey';
+        const { error } = await answered(ask as Ask, at, signed, { url: at, method: 'PUT' });
+        return error ? { error } : { data: null };
+      },
+    }),
+    passkeys: build.query<z.infer<typeof passkeysSchema>['passkeys'], void>({
+      query: () => '/session/passkeys',
+      transformResponse: (answer) => passkeysSchema.parse(answer).passkeys,
+      keepUnusedDataFor: 0,
+    }),
+    makePasskey: build.mutation<null, string>({
+      queryFn: async (name, _api, _options, ask) => {
+        const at = '/session/passkeys';
+        const made = async (devices: Devices, question: object) => ({
+          name,
+          made: await devices.startRegistration({
+            optionsJSON: question as PublicKeyCredentialCreationOptionsJSON,
+          }),
+        });
+        const { error } = await answered(ask as Ask, at, made, { url: at, method: 'POST' });
+        return error ? { error } : { data: null };
+      },
+    }),
+    removePasskey: build.mutation<null, string>({
+      query: (id) => ({ url: `/session/passkeys/${id}`, method: 'DELETE' }),
+    }),
+  }),
+});
+
+export const {
+  useSignInByPasskeyMutation,
+  useProveByPasskeyMutation,
+  usePasskeysQuery,
+  useMakePasskeyMutation,
+  useRemovePasskeyMutation,
+} = passkeyApi;
