@@ -1,4 +1,5 @@
 import { dueReasons, servicedKinds, trendStates } from '@katharos/core';
+import { needs } from '@katharos/job';
 import { z } from 'zod';
 
 /** What is due on a firm's installed systems, the earliest first. */
@@ -32,6 +33,8 @@ export type DiaryRow = z.infer<typeof diaryRowSchema>;
 export const diarySchema = z.object({
   rows: z.array(diaryRowSchema),
   /** Systems that are not reckoned yet: asked for again, they are. */
+  /** Due in this time, and further on than is shown. */
+  beyond: z.int(),
   waiting: z.int(),
 });
 
@@ -98,7 +101,19 @@ export const fleetRowSchema = z.object({
   readOn: z.iso.date().nullable(),
 });
 export type FleetRow = z.infer<typeof fleetRowSchema>;
-export const fleetSchema = z.object({ rows: z.array(fleetRowSchema), waiting: z.int() });
+export const fleetSchema = z.object({
+  /** The first of those that were asked for. */
+  rows: z.array(fleetRowSchema.extend({ need: z.enum(needs) })),
+  /** Of all systems, how many need what. */
+  counts: z.record(z.enum(needs), z.int()),
+  waiting: z.int(),
+});
+
+export const fleetQuerySchema = diaryQuerySchema.pick({ today: true }).extend({
+  need: z.enum(needs).optional(),
+  /** How many are shown. */
+  most: z.coerce.number().int().min(1).max(10_000).default(100),
+});
 
 /** A part of a system that falls due, and when it will be put in. */
 export interface PartDue {

@@ -47,7 +47,7 @@ export * from './brief/gaps.ts';
 export { ageingBy, conditionKeys, historyOf, visitKeys } from './keeping/history.ts';
 export { inUseSince, servicedSiteOf, visitsInOrder } from './keeping/installed.ts';
 export * from './keeping/kept.ts';
-export { type Need, needOf, needs } from './keeping/need.ts';
+export { type Need, needOf, needs, type SystemState } from './keeping/need.ts';
 export * from './keeping/readRows.ts';
 export {
   type ServiceVisitRecord,

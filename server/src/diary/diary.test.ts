@@ -129,7 +129,7 @@ test('a person’s calendar is under a secret address that can be ended, and sho
 test('another firm’s diary is empty, and a day that is none is refused at its field', async () => {
   const stranger = await server.signedIn('weir');
   const { body } = await stranger.get('/api/diary?today=2030-01-01').expect(200);
-  expect(body).toEqual({ rows: [], waiting: 0 });
+  expect(body).toEqual({ rows: [], beyond: 0, waiting: 0 });
   expect(errorOf(await agent.get('/api/diary?today=2026-02-30'))).toMatchObject({
     code: 'invalid-input',
     path: 'today',

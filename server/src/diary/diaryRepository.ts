@@ -1,6 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { DiaryRow, FleetRow } from '@katharos/contract';
-import type { FirmSettings, JobDocument } from '@katharos/job';
+import {
+  type FirmSettings,
+  type JobDocument,
+  type Need,
+  needOf,
+  needs,
+  type SystemState,
+} from '@katharos/job';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { DuesRow, JobRow, ReadingRow } from '../db/models.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
@@ -11,7 +18,6 @@ const atATime = 25;
 /** Days for which a reckoning stands: what has drifted a week further is hardly due another day. */
 const standsDays = 7;
 const mostRows = 500;
-const mostSystems = 5000;
 
 /** What of the firm's settings decides what is due; the order of driving does not. */
 function waysOf({ keeping = {} }: FirmSettings): string {
@@ -119,6 +125,22 @@ export async function diaryOf(
   });
 }
 
+/** How many systems more are due until a day than the diary shows of it. */
+export async function dueBeyond(
+  sequelize: Sequelize,
+  firmId: string,
+  until: string,
+  rows: readonly DiaryRow[],
+): Promise<number> {
+  const [counted] = await sequelize.query<{ count: number }>(
+    `select count(*)::int as count from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
+     where dues.firm_id = :firmId and dues.due_on <= :until
+       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null`,
+    { replacements: { firmId, until }, type: QueryTypes.SELECT },
+  );
+  return Math.max(0, counted!.count - rows.length);
+}
+
 /** When a letter was written last, by system. */
 async function lastLetters(
   sequelize: Sequelize,
@@ -134,17 +156,42 @@ async function lastLetters(
   return new Map(rows.map(({ id, at }) => [id, at.toISOString()]));
 }
 
-/** Every installed system with what its copy and its last readings say. */
-export async function fleetOf(sequelize: Sequelize, firmId: string): Promise<FleetRow[]> {
-  return sequelize.query<FleetRow>(
-    `select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
-       dues.membrane, dues.rejection, dues.rejection_on as "readOn"
-     from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
+/** Installed systems, what they need most first: how many need what, and the first of them, or of those with one need, in full. */
+export async function fleetOf(
+  sequelize: Sequelize,
+  firmId: string,
+  { today, need, most }: { today: string; need?: Need | undefined; most: number },
+) {
+  const installed = `from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
      where dues.firm_id = :firmId and dues.since is not null
-       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
-     order by dues.due_on nulls last, jobs.number limit ${mostSystems}`,
+       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null`;
+  // Of all of them only what says what they need.
+  const all = await sequelize.query<{ jobId: string } & SystemState>(
+    `select dues.job_id as "jobId", dues.due_on as "dueOn", dues.membrane, dues.rejection_on as "readOn"
+     ${installed} order by dues.due_on nulls last, jobs.number`,
     { replacements: { firmId }, type: QueryTypes.SELECT },
   );
+  const byNeed = new Map<Need, string[]>(needs.map((one) => [one, []]));
+  for (const { jobId, ...state } of all) byNeed.get(needOf(state, today))!.push(jobId);
+  const counts = Object.fromEntries(needs.map((one) => [one, byNeed.get(one)!.length]));
+  const shown = (need ? [need] : needs)
+    .flatMap((one) => byNeed.get(one)!.map((jobId) => ({ jobId, need: one })))
+    .slice(0, most);
+  if (shown.length === 0) return { rows: [], counts };
+  const rows = await sequelize.query<FleetRow>(
+    `select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, dues.since, dues.due_on as "dueOn",
+       dues.membrane, dues.rejection, dues.rejection_on as "readOn"
+     ${installed} and dues.job_id in (:ids)`,
+    { replacements: { firmId, ids: shown.map(({ jobId }) => jobId) }, type: QueryTypes.SELECT },
+  );
+  const byId = new Map(rows.map((row) => [row.jobId, row]));
+  return {
+    rows: shown.flatMap(({ jobId, need: one }) => {
+      const row = byId.get(jobId);
+      return row ? [{ ...row, need: one }] : [];
+    }),
+    counts,
+  };
 }
 
 /** Parts that fall due until a day, the most wanted first, against what vans and stores hold by the catalogue's names. */

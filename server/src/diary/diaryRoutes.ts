@@ -1,11 +1,11 @@
-import { diaryQuerySchema, recallQuerySchema } from '@katharos/contract';
+import { diaryQuerySchema, fleetQuerySchema, recallQuerySchema } from '@katharos/contract';
 import { dateOf, dayOf } from '@katharos/core';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { validate } from '../http/validate.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import { diaryOf, fleetOf, forecastOf, reckonDues } from './diaryRepository.ts';
+import { diaryOf, dueBeyond, fleetOf, forecastOf, reckonDues } from './diaryRepository.ts';
 import { neededFor } from './needed.ts';
 import { recall } from './recall.ts';
 
@@ -18,14 +18,15 @@ export function diaryRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     const asked = { firmId: firm.id, settings: firm.settings, today };
     const waiting = await reckonDues(sequelize, mill, asked, user.id);
     const until = dateOf(dayOf(today)! + days);
-    response.json({ rows: await diaryOf(sequelize, firm.id, until), waiting });
+    const rows = await diaryOf(sequelize, firm.id, until);
+    response.json({ rows, beyond: await dueBeyond(sequelize, firm.id, until, rows), waiting });
   });
   router.get('/fleet', async (request, response) => {
     const { firm, user } = sessionOf(response);
-    const { today } = validate(diaryQuerySchema, request.query);
-    const asked = { firmId: firm.id, settings: firm.settings, today };
+    const query = validate(fleetQuerySchema, request.query);
+    const asked = { firmId: firm.id, settings: firm.settings, today: query.today };
     const waiting = await reckonDues(sequelize, mill, asked, user.id);
-    response.json({ rows: await fleetOf(sequelize, firm.id), waiting });
+    response.json({ ...(await fleetOf(sequelize, firm.id, query)), waiting });
   });
   router.get('/forecast', async (request, response) => {
     const { firm, user } = sessionOf(response);

@@ -65,3 +65,33 @@ test('parts are forecast by what is due, more of them further ahead, beside what
   const stranger = await server.signedIn('sands');
   expect(await forecast(3000, stranger)).toEqual([]);
 });
+
+test('what is needed most comes first, all are counted, and so many are sent as are asked for', async () => {
+  const firm = await server.signedIn('many');
+  for (let i = 0; i < 5; i += 1) {
+    const { id } = (await firm.post('/api/jobs').send({ name: 'x' })).body as { id: string };
+    const document = verifiedDocument();
+    document.customer.name = `M ${i}`;
+    await firm.put(`/api/jobs/${id}`).send({ version: 1, document }).expect(200);
+  }
+  await fleet(firm);
+  // As they are reckoned, but for when they are due.
+  await server.sequelize.query(
+    `update dues set membrane = null, due_on = case jobs.name
+       when 'M 0' then '2026-05-01' when 'M 1' then '2026-02-01' when 'M 2' then '2026-03-20'
+       when 'M 3' then '2026-01-15' else null end::date
+     from jobs where jobs.id = dues.job_id and jobs.name like 'M _'`,
+  );
+  const page = async (query: string) =>
+    fleetSchema.parse((await firm.get(`/api/diary/fleet?today=${today}&${query}`)).body);
+  const names = ({ rows }: Awaited<ReturnType<typeof page>>) => rows.map(({ name }) => name);
+  const all = await page('most=10');
+  expect(names(all).slice(0, 3)).toEqual(['M 3', 'M 1', 'M 2']);
+  expect(all.counts).toMatchObject({ overdue: 2, soon: 1 });
+  expect(Object.values(all.counts).reduce((sum, count) => sum + count, 0)).toBe(5);
+  expect(names(await page('most=2'))).toEqual(['M 3', 'M 1']);
+  expect(names(await page('need=overdue&most=1'))).toEqual(['M 3']);
+  expect((await page('need=limit')).rows).toEqual([]);
+  expect((await page('need=soon')).counts).toEqual(all.counts);
+  await firm.get(`/api/diary/fleet?today=${today}&need=much`).expect(400);
+});

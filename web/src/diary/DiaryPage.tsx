@@ -77,6 +77,12 @@ function Dues({ view }: { view: Exclude<View, 'systems'> }) {
           {data.waiting} more systems are being reckoned; they come by themselves.
         </Tone>
       )}
+      {data && data.beyond > 0 && (
+        <Tone kind="warn" head={`The first ${data.rows.length} are shown`} role="status">
+          {data.beyond} more are due in this time. They come up as these are done; all systems stand
+          under All.
+        </Tone>
+      )}
       {data && data.waiting === 0 && data.rows.length === 0 && (
         <div className="panel">
           <Text fw={650}>Nothing is due in this time.</Text>

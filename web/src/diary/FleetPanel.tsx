@@ -1,7 +1,7 @@
 import { dateOf, dayOf, daysInMonth } from '@katharos/core';
-import { type Need, needOf, needs, usualKeeping } from '@katharos/job';
+import { type Need, needs, usualKeeping } from '@katharos/job';
 import { needWords, trendStateWords } from '@katharos/words';
-import { NativeSelect, Skeleton, Table, Text } from '@mantine/core';
+import { Button, NativeSelect, Skeleton, Table, Text } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { troubleOf } from '../data/api.ts';
@@ -14,22 +14,29 @@ import { useReader } from '../ui/useReader.ts';
 import { WideTable } from '../ui/WideTable.tsx';
 import { useFleetQuery } from './diaryApi.ts';
 
+/** So many are shown at first, and more of them each time. */
+const aPage = 100;
+
 /** Every installed system by what it needs. */
 export function FleetPanel() {
   const reader = useReader();
   const today = todayHere();
   const { settings } = useSession()!.firm;
   const [need, setNeed] = useState<Need | ''>('');
-  const { data, error, isLoading, refetch } = useReckoned(useFleetQuery, { today });
+  const [most, setMost] = useState(aPage);
+  const { data, error, isLoading, isFetching, refetch } = useReckoned(useFleetQuery, {
+    today,
+    need,
+    most,
+  });
   if (isLoading) return <Skeleton height={240} radius="lg" aria-label="Reckoning all systems" />;
   if (!data) {
     return <LoadTrouble message={troubleOf(error).message} onRetry={() => void refetch()} />;
   }
   const months = settings.keeping?.warrantyMonths ?? usualKeeping.warrantyMonths;
-  const rows = data.rows
-    .map((row) => ({ ...row, need: needOf(row, today) }))
-    .sort((a, b) => needs.indexOf(a.need) - needs.indexOf(b.need));
-  const shown = rows.filter((row) => need === '' || row.need === need);
+  const { rows, counts } = data;
+  const all = needs.reduce((sum, one) => sum + counts[one], 0);
+  const wanted = need === '' ? all : counts[need];
   return (
     <section className="panel" aria-label="All systems">
       {data.waiting > 0 && (
@@ -45,15 +52,18 @@ export function FleetPanel() {
         mb="sm"
         value={need}
         data={[
-          { value: '', label: `All of them (${rows.length})` },
+          { value: '', label: `All of them (${all})` },
           ...needs.map((one) => ({
             value: one,
-            label: `${needWords[one]} (${rows.filter((row) => row.need === one).length})`,
+            label: `${needWords[one]} (${counts[one]})`,
           })),
         ]}
-        onChange={({ currentTarget: { value } }) => setNeed(value as Need | '')}
+        onChange={({ currentTarget: { value } }) => {
+          setNeed(value as Need | '');
+          setMost(aPage);
+        }}
       />
-      {shown.length === 0 ? (
+      {rows.length === 0 ? (
         <Text>No system is in this state.</Text>
       ) : (
         <WideTable minWidth={860} label="All systems, scrolls sideways">
@@ -71,7 +81,7 @@ export function FleetPanel() {
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
-              {shown.map((row) => (
+              {rows.map((row) => (
                 <Table.Tr key={row.jobId}>
                   <Table.Td>
                     <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
@@ -110,6 +120,17 @@ export function FleetPanel() {
             </Table.Tbody>
           </Table>
         </WideTable>
+      )}
+      {rows.length < wanted && (
+        <Button
+          variant="default"
+          size="md"
+          mt="sm"
+          loading={isFetching}
+          onClick={() => setMost(most + aPage)}
+        >
+          Show more ({rows.length} of {wanted})
+        </Button>
       )}
     </section>
   );

@@ -8,6 +8,7 @@ import {
   recallSchema,
   writtenSchema,
 } from '@katharos/contract';
+import type { Need } from '@katharos/job';
 import { v4 as newId } from 'uuid';
 import type { z } from 'zod';
 import { api } from '../data/api.ts';
@@ -19,8 +20,14 @@ const diaryApi = api.injectEndpoints({
       responseSchema: diarySchema,
       providesTags: ['Jobs'],
     }),
-    fleet: build.query<z.infer<typeof fleetSchema>, { today: string }>({
-      query: ({ today }) => `/diary/fleet?today=${today}`,
+    fleet: build.query<
+      z.infer<typeof fleetSchema>,
+      { today: string; need: Need | ''; most: number }
+    >({
+      query: ({ today, need, most }) => ({
+        url: '/diary/fleet',
+        params: { today, most, ...(need ? { need } : {}) },
+      }),
       responseSchema: fleetSchema,
       providesTags: ['Jobs'],
     }),
