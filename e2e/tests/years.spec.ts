@@ -8,6 +8,9 @@ import type { Page } from '@playwright/test';
 import { seedJob, saved } from '../support/job.ts';
 import { expect, signedInState, test } from '../support/app.ts';
 
+// What others read of the same sample would move what is due.
+test.use({ ownFirm: 'years' });
+
 /** The sample that is in its third year. */
 async function openYears(page: Page): Promise<void> {
   await page.goto('/diary');

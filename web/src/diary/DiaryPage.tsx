@@ -7,6 +7,7 @@ import { useReckoned } from '../data/useReckoned.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
+import { useReader } from '../ui/useReader.ts';
 import { useDiaryQuery } from './diaryApi.ts';
 import { ByDay, ByPerson, ByPlace } from './DiaryGroups.tsx';
 import { FeedPanel } from './FeedPanel.tsx';
@@ -56,6 +57,7 @@ export function DiaryPage() {
 
 function Dues({ view }: { view: Exclude<View, 'systems'> }) {
   const [days, setDays] = useState<number>(120);
+  const reader = useReader();
   const today = todayHere();
   const { data, error, isLoading, refetch } = useReckoned(useDiaryQuery, { today, days });
   return (
@@ -79,8 +81,8 @@ function Dues({ view }: { view: Exclude<View, 'systems'> }) {
       )}
       {data && data.beyond > 0 && (
         <Tone kind="warn" head={`The first ${data.rows.length} are shown`} role="status">
-          {data.beyond} more are due in this time. They come up as these are done; all systems stand
-          under All.
+          {reader.number(data.beyond, 0)} more are due in this time. They come up as these are done;
+          all systems stand under All.
         </Tone>
       )}
       {data && data.waiting === 0 && data.rows.length === 0 && (

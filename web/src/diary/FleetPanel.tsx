@@ -52,10 +52,10 @@ export function FleetPanel() {
         mb="sm"
         value={need}
         data={[
-          { value: '', label: `All of them (${all})` },
+          { value: '', label: `All of them (${reader.number(all, 0)})` },
           ...needs.map((one) => ({
             value: one,
-            label: `${needWords[one]} (${counts[one]})`,
+            label: `${needWords[one]} (${reader.number(counts[one], 0)})`,
           })),
         ]}
         onChange={({ currentTarget: { value } }) => {
@@ -126,10 +126,10 @@ export function FleetPanel() {
           variant="default"
           size="md"
           mt="sm"
-          loading={isFetching}
+          loading={isFetching && rows.length < Math.min(most, wanted)}
           onClick={() => setMost(most + aPage)}
         >
-          Show more ({rows.length} of {wanted})
+          Show more ({reader.number(rows.length, 0)} of {reader.number(wanted, 0)})
         </Button>
       )}
     </section>
