@@ -1,6 +1,6 @@
 import { check, desk, phone, settled, tooSmall } from '../support/access.ts';
 import { expect, type Page, test } from '../support/app.ts';
-import { openJobs } from '../support/job.ts';
+import { addJob, openJobs } from '../support/job.ts';
 import { views } from '../support/views.ts';
 
 /** Address of a sample job, found by the API. */
@@ -80,6 +80,21 @@ test('nothing is in the way of anybody: a new job, the account, the keyboard', a
   await page.getByRole('button', { name: 'Keyboard shortcuts' }).click();
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
   await check(page);
+});
+
+test('nothing is in the way of anybody: a notice with its way back', async ({ page }) => {
+  await addJob(page, 'Put away');
+  await openJobs(page);
+  await page.setViewportSize(phone);
+  await page.getByRole('button', { name: 'More for Put away' }).click();
+  await page.getByRole('menuitem', { name: 'Put away' }).click();
+  const notice = page.getByRole('alert').filter({ hasText: 'was put away' });
+  await expect(notice).toBeVisible();
+  const buttons = await notice.getByRole('button').all();
+  expect(buttons).toHaveLength(2);
+  for (const button of buttons)
+    expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+  await check(page, '[role=alert]');
 });
 
 test('shortcuts of a single key can be turned off, and stay off', async ({ page }) => {

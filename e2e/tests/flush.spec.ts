@@ -1,3 +1,4 @@
+import { check, desk } from '../support/access.ts';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -138,6 +139,8 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     await expect(
       page.getByRole('alert').filter({ hasText: /Time is up.*By the clock/ }),
     ).toBeVisible();
+    await check(page, '[role=alert]');
+    await page.setViewportSize(desk);
     await page.getByRole('heading', { level: 1 }).click();
     await expect.poll(() => page.title()).toContain('Board');
     moveOn(planned * 1.2 * minute);

@@ -56,6 +56,13 @@ export const theme = createTheme({
   components: {
     // Its head is no banner: a page has one, and a dialog is not it.
     Modal: { defaultProps: { attributes: { header: { role: 'presentation' } } } },
+    // Its cross has no word of its own, and its second line stands on the page's colours rather than on grey ones.
+    Notification: {
+      defaultProps: {
+        closeButtonProps: { 'aria-label': 'Close the notice', size: 44 },
+        styles: { description: { color: 'var(--mantine-color-text)' } },
+      },
+    },
     Popover: { defaultProps: { withinPortal: false } },
   },
 });

@@ -22,6 +22,7 @@ export function showUndo({
         <Button
           variant="default"
           size="compact-md"
+          mih={44}
           onClick={() => {
             undo();
             withdraw(id);
