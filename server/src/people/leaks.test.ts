@@ -116,6 +116,8 @@ const addresses = [
   ['delete', '/van/takings/{job}'],
   ['get', '/instruments'],
   ['get', '/session/all'],
+  ['get', '/session/passkeys'],
+  ['get', '/diary/fleet?today=2030-01-01'],
   ['get', '/firm/found'],
 ] as const;
 
