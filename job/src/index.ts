@@ -43,6 +43,7 @@ export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
 export * from './keeping/visitExamination.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
+export * from './brief/gapCodes.ts';
 export * from './brief/gaps.ts';
 export { ageingBy, conditionKeys, historyOf, visitKeys } from './keeping/history.ts';
 export { inUseSince, servicedSiteOf, visitsInOrder } from './keeping/installed.ts';

@@ -3,19 +3,7 @@ import { isPractice } from '../document/verifyRecord.ts';
 import { isFlushed } from '../document/flushRecord.ts';
 import { germsOf } from './handChecks.ts';
 import type { JobDocument } from '../document/job.ts';
-
-/** What may still be open when a paper is issued. */
-export const gapCodes = [
-  'not-agreed',
-  'nothing-ticked',
-  'not-flushed',
-  'leaks-unchecked',
-  'shutoff-untested',
-  'flows-unread',
-  'germs-untested',
-  'simulated',
-] as const;
-export type GapCode = (typeof gapCodes)[number];
+import type { GapCode } from './gapCodes.ts';
 
 /** What is open in a job that is about to be certified: nobody should have to remember it. */
 export function certificateGaps(document: JobDocument): GapCode[] {

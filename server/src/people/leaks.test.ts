@@ -117,7 +117,6 @@ const addresses = [
   ['get', '/instruments'],
   ['get', '/session/all'],
   ['get', '/session/passkeys'],
-  ['get', '/diary/fleet?today=2030-01-01'],
   ['get', '/firm/found'],
 ] as const;
 

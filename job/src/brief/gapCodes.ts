@@ -1,0 +1,12 @@
+/** What may still be open when a paper is issued. */
+export const gapCodes = [
+  'not-agreed',
+  'nothing-ticked',
+  'not-flushed',
+  'leaks-unchecked',
+  'shutoff-untested',
+  'flows-unread',
+  'germs-untested',
+  'simulated',
+] as const;
+export type GapCode = (typeof gapCodes)[number];
