@@ -16,8 +16,36 @@ const styledComponents: Plugin = {
   },
 };
 
+/** What reckons a system: no page needs it before its own part of the work is opened. */
+const heavy =
+  /\/core\/src\/(system\/(point|filling)|household\/(simulate|sampled)|choose\/judge|plumbing\/(order|cabinet))/;
+
+/** Refuses a build in which every page would load what reckons, as by a list of words that stands in one file with it. */
+const lightFirstLoad: Plugin = {
+  name: 'light-first-load',
+  generateBundle(_options, bundle) {
+    const first = new Set<string>();
+    const add = (name: string): void => {
+      const chunk = bundle[name];
+      if (first.has(name) || chunk?.type !== 'chunk') return;
+      first.add(name);
+      const reckons = chunk.moduleIds.filter((id) => heavy.test(id));
+      if (reckons.length > 0) this.error(`the first load would hold ${reckons.join(', ')}`);
+      chunk.imports.forEach(add);
+    };
+    for (const output of Object.values(bundle)) {
+      if (
+        output.type === 'chunk' &&
+        output.isEntry &&
+        /index\.html$/.test(output.facadeModuleId ?? '')
+      )
+        add(output.fileName);
+    }
+  },
+};
+
 export default defineConfig({
-  plugins: [react(), styledComponents],
+  plugins: [react(), styledComponents, lightFirstLoad],
   worker: { format: 'es' },
   build: { outDir: 'dist', sourcemap: false, chunkSizeWarningLimit: 900 },
 });
