@@ -1,3 +1,6 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import { password, startTestApp, type TestApp } from '../test/testApp.ts';
@@ -60,5 +63,34 @@ describe('behind TLS', () => {
     expect(cookie).not.toMatch(/Domain=/);
     expect(headers['strict-transport-security']).toMatch(/max-age=\d{7,}/);
     expect(headers['content-security-policy']).toContain('upgrade-insecure-requests');
+  });
+});
+
+describe('the page’s files', () => {
+  const webRoot = mkdtempSync(join(tmpdir(), 'katharos-web-'));
+  beforeAll(async () => {
+    mkdirSync(join(webRoot, 'assets'));
+    for (const name of ['index.html', 'assets/a-1.js', 'assets/core.worker-1.js', 'assets/b-1.svg'])
+      writeFileSync(join(webRoot, name), '<!doctype html>');
+    server = await startTestApp({ webRoot });
+  });
+  afterAll(async () => {
+    await server.close();
+    rmSync(webRoot, { recursive: true });
+  });
+
+  test('a page, a worker and a picture bring the policy; a script of the page brings what counts for it', async () => {
+    const of = async (path: string) =>
+      (await request(server.app).get(path).expect(200)).headers as Record<string, string>;
+    for (const path of ['/jobs', '/assets/core.worker-1.js', '/assets/b-1.svg'])
+      expect((await of(path))['content-security-policy']).toContain("script-src 'self'");
+    const script = await of('/assets/a-1.js');
+    expect(script).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'cross-origin-resource-policy': 'same-origin',
+      'cache-control': 'public, max-age=31536000, immutable',
+    });
+    expect(script).not.toHaveProperty('content-security-policy');
+    expect(await of('/jobs')).toMatchObject({ 'x-frame-options': 'SAMEORIGIN' });
   });
 });

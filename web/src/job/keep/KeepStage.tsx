@@ -15,7 +15,17 @@ import { IssueDialog } from '../../papers/IssueDialog.tsx';
 import { useDraftCertificate } from '../../papers/useDraftCertificate.ts';
 import { useIssue } from '../../papers/useIssue.ts';
 import { useIssued } from '../../papers/useIssued.ts';
-import { Anchor, Button, Group, Loader, NativeSelect, Stack, Text, Title } from '@mantine/core';
+import {
+  Anchor,
+  Button,
+  Group,
+  Loader,
+  NativeSelect,
+  Skeleton,
+  Stack,
+  Text,
+  Title,
+} from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ServiceView } from './service/ServiceView.tsx';
@@ -89,7 +99,12 @@ function CertificateView() {
         frozen={record === records[0] ? frozen : undefined}
       />
       <div className={styles.keep}>
-        {shown && <CertificateSheet certificate={shown} record={showsDraft ? null : record} />}
+        {shown ? (
+          <CertificateSheet certificate={shown} record={showsDraft ? null : record} />
+        ) : (
+          // What stands below it is not pushed away when it comes.
+          <Skeleton height="100vh" radius="lg" aria-label="Fetching the certificate" />
+        )}
         <Remark />
       </div>
     </Stack>
