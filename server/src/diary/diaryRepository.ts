@@ -8,10 +8,11 @@ import {
   needs,
   type SystemState,
 } from '@katharos/job';
-import { Op, QueryTypes, type Sequelize } from 'sequelize';
-import { DuesRow, JobRow, ReadingRow } from '../db/models.ts';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { DuesRow, ReadingRow } from '../db/models.ts';
 import type { PaperMill } from '../papers/paperMill.ts';
 import type { Reckoning } from '../papers/reckon.ts';
+import { ofSystemsInUse } from './ofSystemsInUse.ts';
 
 /** Systems that are reckoned at one asking. */
 const atATime = 25;
@@ -93,52 +94,26 @@ const keepCopy = (
     );
   });
 
-const shown = { finished: true, archivedAt: null, removedAt: null };
+type Due = Omit<DiaryRow, 'wroteAt'>;
 
-/** What is due until a day, the earliest first. */
+/** What is due until a day, the earliest first, and how many systems more are. */
 export async function diaryOf(
   sequelize: Sequelize,
   firmId: string,
   until: string,
-): Promise<DiaryRow[]> {
-  const dues = await DuesRow.findAll({
-    where: { firmId, dueOn: { [Op.lte]: until } },
-    order: [
-      ['dueOn', 'ASC'],
-      ['jobId', 'ASC'],
-    ],
-    limit: mostRows,
-  });
-  const ids = dues.map(({ jobId }) => jobId);
-  const jobs = await JobRow.findAll({
-    where: { firmId, id: ids, ...shown },
-    attributes: ['id', 'number', 'name', 'address', 'phone', 'email'],
-  });
-  const byId = new Map(jobs.map((job) => [job.id, job]));
-  const wrote = await lastLetters(sequelize, firmId, ids);
-  return dues.flatMap(({ jobId, dueOn, dues: due, who }): DiaryRow[] => {
-    const job = byId.get(jobId);
-    if (!job || dueOn === null) return [];
-    const { number, name, address, phone, email } = job;
-    const wroteAt = wrote.get(jobId) ?? null;
-    return [{ jobId, number, name, address, phone, email, who, wroteAt, on: dueOn, dues: due }];
-  });
-}
-
-/** How many systems more are due until a day than the diary shows of it. */
-export async function dueBeyond(
-  sequelize: Sequelize,
-  firmId: string,
-  until: string,
-  rows: readonly DiaryRow[],
-): Promise<number> {
-  const [counted] = await sequelize.query<{ count: number }>(
-    `select count(*)::int as count from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
-     where dues.firm_id = :firmId and dues.due_on <= :until
-       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null`,
+): Promise<{ rows: DiaryRow[]; beyond: number }> {
+  const due = await sequelize.query<Due & { all: number }>(
+    `select jobs.id as "jobId", jobs.number, jobs.name, jobs.address, jobs.phone, jobs.email,
+       dues.due_on as "on", dues.dues, dues.who, count(*) over ()::int as "all"
+     ${ofSystemsInUse} and dues.due_on <= :until order by dues.due_on, jobs.id limit ${mostRows}`,
     { replacements: { firmId, until }, type: QueryTypes.SELECT },
   );
-  return Math.max(0, counted!.count - rows.length);
+  const ids = due.map(({ jobId }) => jobId);
+  const wrote = await lastLetters(sequelize, firmId, ids);
+  return {
+    rows: due.map(({ all: _all, ...row }) => ({ ...row, wroteAt: wrote.get(row.jobId) ?? null })),
+    beyond: (due[0]?.all ?? 0) - due.length,
+  };
 }
 
 /** When a letter was written last, by system. */
@@ -162,9 +137,7 @@ export async function fleetOf(
   firmId: string,
   { today, need, most }: { today: string; need?: Need | undefined; most: number },
 ) {
-  const installed = `from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id
-     where dues.firm_id = :firmId and dues.since is not null
-       and jobs.finished and jobs.archived_at is null and jobs.removed_at is null`;
+  const installed = `${ofSystemsInUse} and dues.since is not null`;
   // Of all of them only what says what they need.
   const all = await sequelize.query<{ jobId: string } & SystemState>(
     `select dues.job_id as "jobId", dues.due_on as "dueOn", dues.membrane, dues.rejection_on as "readOn"
@@ -204,10 +177,8 @@ export async function forecastOf(sequelize: Sequelize, firmId: string, until: st
   }>(
     `with wanted as (
        select p.value ->> 'name' as name, sum((p.value ->> 'count')::int) as count, min(p.value ->> 'on') as first_on
-       from dues join jobs on jobs.firm_id = dues.firm_id and jobs.id = dues.job_id,
-         jsonb_array_elements(dues.parts) p
-       where dues.firm_id = :firmId and p.value ->> 'on' <= :until
-         and jobs.finished and jobs.archived_at is null and jobs.removed_at is null
+       from (select dues.parts ${ofSystemsInUse}) installed, jsonb_array_elements(installed.parts) p
+       where p.value ->> 'on' <= :until
        group by 1
      ), held as (
        select parts.part ->> 'name' as name, sum(coalesce(stock.quantity, 0)) as quantity

@@ -71,7 +71,7 @@ export function feedRoutes(sequelize: Sequelize, mill: PaperMill): Router {
     const today = dateOf(Math.floor(now / 86400e3));
     const asked = { firmId: firm.id, settings: firm.settings, today };
     await reckonDues(sequelize, mill, asked, userId);
-    const rows = await diaryOf(sequelize, firm.id, dateOf(dayOf(today)! + daysAhead));
+    const { rows } = await diaryOf(sequelize, firm.id, dateOf(dayOf(today)! + daysAhead));
     response
       .type('text/calendar; charset=utf-8')
       .setHeader('Cache-Control', 'private, max-age=900')

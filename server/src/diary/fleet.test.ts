@@ -95,3 +95,34 @@ test('what is needed most comes first, all are counted, and so many are sent as 
   expect((await page('need=soon')).counts).toEqual(all.counts);
   await firm.get(`/api/diary/fleet?today=${today}&need=much`).expect(400);
 });
+
+test('systems that were put away leave the diary and the load to those in use, however many they are', async () => {
+  const firm = await server.signedIn('crowd');
+  const { id } = (await firm.post('/api/jobs').send({ name: 'x' })).body as { id: string };
+  await firm.put(`/api/jobs/${id}`).send({ version: 1, document: verifiedDocument() }).expect(200);
+  await fleet(firm);
+  // Each is due just before and just after it: whichever is looked at first, they would fill the page.
+  await server.sequelize.query(
+    `set session_replication_role = replica;
+     insert into jobs (firm_id, id, number, version, name, address, found_by, stage, finished, document, updated_by, updated_at, archived_at)
+       select firm_id, gen_random_uuid(), 1000 + n, 1, 'put away ' || n, '', '', stage, finished, document, updated_by, updated_at, now()
+       from jobs cross join generate_series(1, 1200) n where id = :id;
+     insert into dues (firm_id, job_id, version, ways, reckoned_on, due_on, dues, since, who, parts, membrane, rejection, rejection_on)
+       select dues.firm_id, away.id, dues.version, dues.ways, dues.reckoned_on,
+         dues.due_on + case when away.number % 2 = 0 then 1 else -1 end,
+         dues.dues, dues.since, dues.who, dues.parts, dues.membrane, dues.rejection, dues.rejection_on
+       from dues join jobs away on away.firm_id = dues.firm_id and away.archived_at is not null where dues.job_id = :id;
+     set session_replication_role = origin`,
+    { replacements: { id } },
+  );
+  const ahead = async (path: string) =>
+    (await firm.get(`/api/diary/${path}?today=${today}&days=3000`).expect(200)).body as {
+      rows: { jobId: string }[];
+      beyond: number;
+      needed: { jobId: string }[];
+    };
+  const { rows, beyond } = await ahead('');
+  expect(rows.map(({ jobId }) => jobId)).toEqual([id]);
+  expect(beyond).toBe(0);
+  expect((await ahead('needed')).needed.map(({ jobId }) => jobId)).toEqual([id]);
+});

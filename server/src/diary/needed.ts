@@ -1,8 +1,9 @@
-import type { Needed, Session } from '@katharos/contract';
-import { literal, Op, type Sequelize } from 'sequelize';
+import type { Needed, PartDue, Session } from '@katharos/contract';
+import { literal, Op, QueryTypes, type Sequelize } from 'sequelize';
 import { firmParts } from '../catalogue/catalogueRepository.ts';
-import { DuesRow, JobRow } from '../db/models.ts';
+import { JobRow } from '../db/models.ts';
 import type { LoadMill } from '../stock/load.ts';
+import { ofSystemsInUse } from './ofSystemsInUse.ts';
 
 /** Installations that wait for their day are listed so far: nobody loads more into a van. */
 const mostInstallations = 20;
@@ -15,8 +16,6 @@ interface Asked {
   until: string;
 }
 
-const inUse = { archivedAt: null, removedAt: null };
-
 /** The work ahead with its parts: visits that are due until a day, and installations that are agreed and took nothing out of a van yet. */
 export async function neededFor(
   sequelize: Sequelize,
@@ -25,7 +24,7 @@ export async function neededFor(
 ): Promise<Needed[]> {
   const catalogue = await firmParts(firm.id);
   const idOf = new Map(catalogue.map(({ id, name }) => [name, id]));
-  const visits = await visitsUntil(firm.id, until);
+  const visits = await visitsUntil(sequelize, firm.id, until);
   const jobs = await waitingInstallations(sequelize, firm.id);
   const loads = await mill.load(
     jobs.map(({ document }) => document),
@@ -51,34 +50,30 @@ export async function neededFor(
   ];
 }
 
-async function visitsUntil(firmId: string, until: string) {
-  const dues = await DuesRow.findAll({
-    where: { firmId, dueOn: { [Op.lte]: until } },
-    order: [
-      ['dueOn', 'DESC'],
-      ['jobId', 'ASC'],
-    ],
-    limit: mostVisits,
-  });
-  const rows = await JobRow.findAll({
-    where: { firmId, id: dues.map(({ jobId }) => jobId), finished: true, ...inUse },
-    attributes: ['id', 'number', 'name'],
-  });
-  const byId = new Map(rows.map((row) => [row.id, row]));
-  return dues.flatMap(({ jobId, dueOn, parts }) => {
-    const job = byId.get(jobId);
-    if (!job || dueOn === null) return [];
-    const { number, name } = job;
-    // What is put in later has its own visit.
-    return [{ jobId, number, name, on: dueOn, parts: parts.filter(({ on }) => on <= until) }];
-  });
+async function visitsUntil(sequelize: Sequelize, firmId: string, until: string) {
+  const visits = await sequelize.query<{
+    jobId: string;
+    number: number;
+    name: string;
+    on: string;
+    parts: PartDue[];
+  }>(
+    `select jobs.id as "jobId", jobs.number, jobs.name, dues.due_on as "on", dues.parts
+     ${ofSystemsInUse} and dues.due_on <= :until order by dues.due_on desc, jobs.id limit ${mostVisits}`,
+    { replacements: { firmId, until }, type: QueryTypes.SELECT },
+  );
+  // What is put in later has its own visit.
+  return visits.map(({ parts, ...visit }) => ({
+    ...visit,
+    parts: parts.filter(({ on }) => on <= until),
+  }));
 }
 
 const waitingInstallations = (sequelize: Sequelize, firmId: string): Promise<JobRow[]> =>
   JobRow.findAll({
     where: {
       [Op.and]: [
-        { firmId, finished: false, ...inUse },
+        { firmId, finished: false, archivedAt: null, removedAt: null },
         literal(`document #>> '{system,agreed}' is not null`),
         literal(
           `not exists (select from van_takings t where t.firm_id = "JobRow".firm_id and t.job_id = "JobRow".id)`,

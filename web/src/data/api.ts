@@ -5,6 +5,7 @@ import {
   metaSchema,
   invitationFaceSchema,
   resetFaceSchema,
+  type Session,
   sessionSchema,
   type Setup,
   type Shelf,
@@ -19,6 +20,24 @@ const signedOut: FetchBaseQueryError = {
   status: 401,
   data: { error: { code: 'not-signed-in', message: 'Sign in first.' } },
 };
+
+/** What an answer to signing in makes of it, by whatever somebody signed in: a sign-out of before is not made up for any more. */
+export async function entered({
+  data,
+  error,
+}: {
+  data?: unknown;
+  error?: FetchBaseQueryError | undefined;
+}): Promise<{ data: Session } | { error: FetchBaseQueryError }> {
+  if (error) return { error };
+  const { forgetSignOut } = await import('./endSession.ts');
+  await forgetSignOut();
+  return { data: sessionSchema.parse(data) };
+}
+
+/** What is asked for anew once somebody is in. */
+export const newToWhoSignedIn = (session: Session | undefined) =>
+  session ? (['Session', 'Jobs', 'Board', 'Job'] as const) : [];
 
 type JobPage = z.infer<typeof jobListSchema>;
 
@@ -65,13 +84,9 @@ export const api = createApi({
       { email: string; password: string; code?: string }
     >({
       queryFn: async (body, _api, _options, ask) => {
-        const { forgetSignOut } = await import('./endSession.ts');
-        const answer = await ask({ url: '/session', method: 'POST', body });
-        if (answer.error) return { error: answer.error };
-        await forgetSignOut();
-        return { data: sessionSchema.parse(answer.data) };
+        return entered(await ask({ url: '/session', method: 'POST', body }));
       },
-      invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
+      invalidatesTags: newToWhoSignedIn,
     }),
     proof: build.query<null, void>({
       query: () => '/session/proof',

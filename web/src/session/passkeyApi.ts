@@ -1,4 +1,4 @@
-import { passkeyQuestionSchema, passkeysSchema, sessionSchema } from '@katharos/contract';
+import { passkeyQuestionSchema, passkeysSchema, type Session } from '@katharos/contract';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type * as devicesModule from '@simplewebauthn/browser';
 import type {
@@ -6,10 +6,10 @@ import type {
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/browser';
 import type { z } from 'zod';
-import { api } from '../data/api.ts';
+import { api, entered, newToWhoSignedIn } from '../data/api.ts';
 
 type Devices = typeof devicesModule;
-type Answer = { data?: unknown; error?: FetchBaseQueryError };
+type Answer = Parameters<typeof entered>[0];
 type Ask = (request: { url: string; method: 'POST' | 'PUT'; body?: object }) => Promise<Answer>;
 
 /** Whether passkeys serve here: they want a safe line and an address that is a name. */
@@ -30,9 +30,8 @@ function refusalOf(error: unknown): FetchBaseQueryError {
 /** Asks the server for its question, has the device answer it, and brings the answer back. */
 async function answered(
   ask: Ask,
-  at: string,
+  { at, method }: { at: string; method: 'POST' | 'PUT' },
   answer: (devices: Devices, question: object) => Promise<object>,
-  bring: { url: string; method: 'POST' | 'PUT' },
 ): Promise<Answer> {
   const question = await ask({ url: `${at}/question`, method: 'POST' });
   if (question.error) return question;
@@ -40,7 +39,7 @@ async function answered(
     .then((devices) => answer(devices, passkeyQuestionSchema.parse(question.data)))
     .then((given) => ({ given }))
     .catch((error: unknown) => ({ error: refusalOf(error) }));
-  return 'error' in body ? body : ask({ ...bring, body: body.given });
+  return 'error' in body ? body : ask({ url: at, method, body: body.given });
 }
 
 const signed = async (devices: Devices, question: object) => ({
@@ -51,21 +50,17 @@ const signed = async (devices: Devices, question: object) => ({
 
 const passkeyApi = api.injectEndpoints({
   endpoints: (build) => ({
-    signInByPasskey: build.mutation<z.infer<typeof sessionSchema>, void>({
+    signInByPasskey: build.mutation<Session, void>({
       queryFn: async (_nothing, _api, _options, ask) => {
-        const at = '/session/passkey';
-        const answer = await answered(ask as Ask, at, signed, { url: at, method: 'POST' });
-        if (answer.error) return { error: answer.error };
-        const { forgetSignOut } = await import('../data/endSession.ts');
-        await forgetSignOut();
-        return { data: sessionSchema.parse(answer.data) };
+        const to = { at: '/session/passkey', method: 'POST' } as const;
+        return entered(await answered(ask as Ask, to, signed));
       },
-      invalidatesTags: (result) => (result ? ['Session', 'Jobs', 'Board', 'Job'] : []),
+      invalidatesTags: newToWhoSignedIn,
     }),
     proveByPasskey: build.mutation<null, void>({
       queryFn: async (_nothing, _api, _options, ask) => {
-        const at = '/session/proof/passkey';
-        const { error } = await answered(ask as Ask, at, signed, { url: at, method: 'PUT' });
+        const to = { at: '/session/proof/passkey', method: 'PUT' } as const;
+        const { error } = await answered(ask as Ask, to, signed);
         return error ? { error } : { data: null };
       },
     }),
@@ -76,14 +71,14 @@ const passkeyApi = api.injectEndpoints({
     }),
     makePasskey: build.mutation<null, string>({
       queryFn: async (name, _api, _options, ask) => {
-        const at = '/session/passkeys';
+        const to = { at: '/session/passkeys', method: 'POST' } as const;
         const made = async (devices: Devices, question: object) => ({
           name,
           made: await devices.startRegistration({
             optionsJSON: question as PublicKeyCredentialCreationOptionsJSON,
           }),
         });
-        const { error } = await answered(ask as Ask, at, made, { url: at, method: 'POST' });
+        const { error } = await answered(ask as Ask, to, made);
         return error ? { error } : { data: null };
       },
     }),

@@ -6,6 +6,8 @@ import { useSession } from '../../data/session.ts';
 import { useMay } from '../../data/useMay.ts';
 import { useDocument, useJob, useJobId, useOpenJob } from '../open/useJob.ts';
 import { useJobDeeds } from '../open/useJobDeeds.ts';
+import { troubleOf } from '../../data/api.ts';
+import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
@@ -68,7 +70,7 @@ function CertificateView() {
   const { certificate: draft, weighing } = useDraft();
   const [version, setVersion] = useState<Version>(null);
   const wanted = typeof version === 'number' ? version : undefined;
-  const { records, record, paper } = useIssued(jobId, 'certificate', wanted);
+  const { records, record, paper, error, refetch } = useIssued(jobId, 'certificate', wanted);
   if (!draft && records.length === 0) {
     return weighing ? <Loader aria-label="Weighing all that was read" m="xl" /> : <NothingYet />;
   }
@@ -101,6 +103,8 @@ function CertificateView() {
       <div className={styles.keep}>
         {shown ? (
           <CertificateSheet certificate={shown} record={showsDraft ? null : record} />
+        ) : !showsDraft && error ? (
+          <LoadTrouble message={troubleOf(error).message} onRetry={() => void refetch()} />
         ) : (
           // What stands below it is not pushed away when it comes.
           <Skeleton height="100vh" radius="lg" aria-label="Fetching the certificate" />
