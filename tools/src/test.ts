@@ -19,6 +19,9 @@ interface Tally {
   failed: number;
 }
 
+/** What took so long hangs, ms. */
+const patienceMs = 40 * 60_000;
+
 interface Step {
   title: string;
   program: string;
@@ -39,10 +42,15 @@ async function step(
     stdio: ['ignore', pipe, pipe],
     env: { ...process.env, ...env },
   });
+  const hangs = setTimeout(() => {
+    process.stdout.write(`   ${title}: no end after ${patienceMs / 60_000} minutes\n`);
+    child.kill('SIGKILL');
+  }, patienceMs);
   let output = '';
   for (const stream of [child.stdout, child.stderr])
     stream?.setEncoding('utf8').on('data', (text: string) => (output += text));
   const code = await ended(child);
+  clearTimeout(hangs);
   if (shown === 'after') process.stdout.write(`\n== ${title}\n${output}`);
   process.stdout.write(
     `   ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s\n`,
@@ -173,7 +181,7 @@ export async function run(given: string[]): Promise<void> {
       const ok = await step({
         title: 'unit and API tests',
         program: process.execPath,
-        args: ['--experimental-vm-modules', '--no-warnings', bin('jest')]
+        args: [bin('jest')]
           .concat('--json', `--outputFile=${report}`)
           .concat(only === undefined ? [] : [only]),
         env: { DATABASE_URL: postgres.url },

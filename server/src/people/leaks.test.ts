@@ -170,4 +170,4 @@ test('of another firm nobody learns or changes anything, whoever asks for whatev
   expect(said.told).toBeGreaterThan(calls / 10);
   expect(said.refused).toBeGreaterThan(calls / 10);
   expect(await state()).toEqual(before);
-}, 3_600_000);
+});

@@ -1,5 +1,4 @@
-/** @jest-environment jsdom */
-import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { isMissingPart, mayLoadAgain, statusOfPart } from './missingPart.ts';
 
 const failed = new TypeError(
@@ -7,7 +6,18 @@ const failed = new TypeError(
 );
 
 describe('a part of the page that did not come', () => {
-  beforeEach(() => sessionStorage.clear());
+  const { fetch } = globalThis;
+  beforeEach(() => {
+    const kept = new Map<string, string>();
+    globalThis.sessionStorage = {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => kept.set(key, value),
+    } as unknown as Storage;
+  });
+  afterEach(() => {
+    globalThis.fetch = fetch;
+    Reflect.deleteProperty(globalThis, 'sessionStorage');
+  });
 
   test('is told from any other error', () => {
     expect(isMissingPart(failed)).toBe(true);

@@ -6,7 +6,8 @@ const answered = (serverAt: number) =>
   new Response('', { headers: { date: new Date(serverAt).toUTCString() } });
 
 beforeEach(() => {
-  jest.useFakeTimers({ now: noon });
+  jest.useFakeTimers();
+  jest.setSystemTime(noon);
 });
 afterEach(() => {
   hearTime(answered(Date.now()), Date.now());

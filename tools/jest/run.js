@@ -3,7 +3,7 @@ import { readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** What a run built for its suites is of no use to a later one. */
-const built = join(import.meta.dirname, '../server/dist/test');
+const built = join(import.meta.dirname, '../../server/dist/test');
 const hourMs = 3600e3;
 
 function dropOld() {

@@ -1,0 +1,2 @@
+export const { expect, test, it, describe, beforeAll, afterAll, beforeEach, afterEach, jest } =
+  globalThis;
