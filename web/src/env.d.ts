@@ -3,6 +3,11 @@ declare module '*.module.css' {
   export default classes;
 }
 declare module '*.css';
+/** Where a worker's script lies; its name changes with what it holds. */
+declare module '*?worker&url' {
+  const url: string;
+  export default url;
+}
 declare module '@fontsource-variable/archivo';
 declare module '@tabler/icons-react/dist/esm/icons/*' {
   import type { ComponentType } from 'react';
@@ -10,7 +15,7 @@ declare module '@tabler/icons-react/dist/esm/icons/*' {
   export default Icon;
 }
 interface ImportMeta {
-  readonly env: { readonly DEV: boolean };
+  readonly env: { readonly DEV: boolean; readonly PROD: boolean };
 }
 /** Sets the globals of a store that lives as long as the page. */
 declare module 'fake-indexeddb/auto';

@@ -1,3 +1,4 @@
+import { forgetComputed } from './computedStore.ts';
 import { call } from './line/call.ts';
 import { flag, forgetAll, setFlag } from './line/keptStore.ts';
 import { forgetTyped } from './localStore.ts';
@@ -17,6 +18,7 @@ export async function endSession(): Promise<void> {
 /** Forgets whatever this browser keeps of a firm: on signing out, and when the server says that one does not work there any more. */
 export async function forgetKept(): Promise<void> {
   await forgetAll({ deeds: true }).catch(() => undefined);
+  await forgetComputed().catch(() => undefined);
   forgetTyped();
   await forgetFiles();
 }

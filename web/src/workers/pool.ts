@@ -1,5 +1,6 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Runner } from './core.worker.ts';
+import workerUrl from './core.worker.ts?worker&url';
 import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
 
 /** A task under way. */
@@ -33,7 +34,7 @@ const queue: Waiting[] = [];
 let lastId = 0;
 
 function open(): Slot {
-  const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(workerUrl, { type: 'module' });
   const slot: Slot = { worker, remote: wrap<Runner>(worker), busy: false, onBroken: null };
   worker.addEventListener('error', (event) => {
     replace(slot, event.message || 'The computation stopped.');
@@ -65,9 +66,16 @@ function next(): void {
   }
 }
 
-/** Loads the workers' script before anybody asks for something. */
-export function warmWorkers(): void {
-  if (slots.length === 0) open();
+/** Loads the workers' script when somebody begins to act, before anything is asked: what is looked at was often answered before. */
+export function warmWhenTouched(): () => void {
+  const signs = ['pointerdown', 'keydown'] as const;
+  const forget = () => signs.forEach((sign) => removeEventListener(sign, warm, true));
+  const warm = () => {
+    forget();
+    if (slots.length === 0) open();
+  };
+  signs.forEach((sign) => addEventListener(sign, warm, true));
+  return forget;
 }
 
 /** Computes off the interface's thread: by a free worker, or when one becomes free. */

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { notify } from '../ui/notices.tsx';
+import { keepAnswer, keptAnswer } from './keptAnswers.ts';
 import { compute, WorkerBroken } from './pool.ts';
 import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
 
@@ -70,7 +71,9 @@ export function useComputed<K extends TaskName>(
       cancel = running.cancel;
       running.answer.then(
         (value) => {
-          if (wanted) setState({ kind: 'done', value });
+          if (!wanted) return;
+          setState({ kind: 'done', value });
+          void keepAnswer(name, key, value);
         },
         (error: unknown) => {
           if (!wanted) return;
@@ -82,10 +85,15 @@ export function useComputed<K extends TaskName>(
         },
       );
     };
-    const timer = setTimeout(ask, settleMs, false);
+    const settled = new Promise((resolve) => setTimeout(resolve, settleMs));
+    void keptAnswer(name, key).then(async (kept) => {
+      if (!kept) await settled;
+      if (!wanted) return;
+      if (kept) setState({ kind: 'done', value: kept.answer });
+      else ask(false);
+    });
     return () => {
       wanted = false;
-      clearTimeout(timer);
       cancel();
     };
   }, [name, key, round, stopped, settleMs]);

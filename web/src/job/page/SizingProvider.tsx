@@ -6,7 +6,7 @@ import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharo
 import { SearchContext, type SearchState, SizingContext } from '../open/sizingContext.ts';
 import { type Computed, newest, useComputed } from '../../workers/useComputed.ts';
 import { type ReactNode, useEffect, useMemo } from 'react';
-import { warmWorkers } from '../../workers/pool.ts';
+import { warmWhenTouched } from '../../workers/pool.ts';
 
 /** Quiet time after an edit before the search begins, ms: several readings in a row are one question. */
 const searchAfterMs = 150;
@@ -23,7 +23,7 @@ export function SizingProvider({ children }: { children: ReactNode }) {
     () => (catalogue ? briefOf(document.survey, catalogue, { standards, overruled }) : null),
     [document.survey, catalogue, standards, overruled],
   );
-  useEffect(warmWorkers, []);
+  useEffect(warmWhenTouched, []);
   const task = brief?.ok ? brief.value.task : null;
   const [found, { cancel, again }] = useComputed('recommend', task, { settleMs: searchAfterMs });
   const search = useMemo(() => searchOf(found), [found]);
