@@ -341,6 +341,17 @@ test('every page of this week’s work opens without a line, by its address, and
       ),
     )
     .toBe(true);
+  // What nobody touched since is not fetched anew by the next page.
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  const lists = () => asked.filter((path) => path === '/api/jobs').length;
+  await page.clock.install();
+  await page.reload();
+  await expect(link).toBeVisible();
+  const before = lists();
+  await page.clock.runFor(9000);
+  await expect.poll(lists).toBeGreaterThan(before);
+  expect(asked.filter((path) => path.includes(id!))).toEqual([]);
   await context.setOffline(true);
   for (const [path, heading] of [
     ['survey', 'Survey'],

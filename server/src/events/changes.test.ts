@@ -34,6 +34,7 @@ test('a listening connection that is cut is made again, once, and hears what com
     );
     return rows.map(({ pid }) => pid);
   };
+  const began = Date.now();
   const changes = hearChanges(url, quiet, 25);
   const heard: Change[] = [];
   changes.listen((change) => heard.push(change));
@@ -50,9 +51,15 @@ test('a listening connection that is cut is made again, once, and hears what com
   await pause(200);
   expect(await listening()).toHaveLength(1);
   const change = { firm: 'f', of: 'job', job: 'j' };
+  const asked = Date.now();
   await admin.query('select pg_notify($1, $2)', ['katharos_changes', JSON.stringify(change)]);
   await until(() => Promise.resolve(heard.length > 0));
   expect(heard).toEqual([change]);
+  // Who asks later is told of it; what was before the line was lost nobody knows.
+  expect(changes.since(asked)).toEqual([change]);
+  expect(changes.since(Date.now() + 1)).toEqual([]);
+  expect(changes.since(began)).toBeUndefined();
+  expect(changes.since(Number.NaN)).toBeUndefined();
   await changes.close();
   await admin.end();
 });

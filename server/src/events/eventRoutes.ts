@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { keepOpen } from '../session/openLines.ts';
 import { sessionOf } from '../session/requireSession.ts';
-import type { Changes } from './changes.ts';
+import type { Change, Changes } from './changes.ts';
 
 /** Silence after which something is said, so that nothing between closes the line, ms. */
 const heartbeatMs = 20_000;
@@ -10,7 +10,10 @@ const longestMs = 15 * 60_000;
 /** Time after which a browser opens its line anew, ms. */
 const retryMs = 1500;
 
-/** What changes in the firm, told to its people as it happens (server-sent events). */
+/**
+ * What changes in the firm, told to its people as it happens (server-sent events). Whoever says since when it knows what is there is
+ * told what came since, or that it may be anything.
+ */
 export function eventRoutes(changes: Changes): Router {
   const router = Router();
   router.get('/', (request, response) => {
@@ -22,9 +25,18 @@ export function eventRoutes(changes: Changes): Router {
     });
     response.write(`retry: ${retryMs}\n\n`);
     keepOpen(response, user.id);
-    const stop = changes.listen(({ firm: whose, of, job }) => {
-      if (whose === firm.id) response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
-    });
+    const tell = (of: Change['of'] | 'all', job: string | null) =>
+      response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
+    const hear = ({ firm: whose, of, job }: Change) => {
+      if (whose === firm.id) tell(of, job);
+    };
+    const { since } = request.query;
+    if (since !== undefined) {
+      const missed = changes.since(Number(since));
+      if (missed) missed.forEach(hear);
+      else tell('all', null);
+    }
+    const stop = changes.listen(hear);
     const beat = setInterval(() => response.write(': still here\n\n'), heartbeatMs);
     const end = setTimeout(() => response.end(), longestMs);
     response.on('close', () => {

@@ -2,12 +2,13 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { notify } from '../ui/notices.tsx';
 import { keepAnswer, keptAnswer } from './keptAnswers.ts';
 import { compute, WorkerBroken } from './pool.ts';
+import { Headway } from './headway.ts';
 import type { TaskAnswer, TaskInput, TaskName } from './tasks.ts';
 
 /** Where a question to the workers stands. `before` is the last answer to the question before it. */
 export type Computed<T> =
   | { kind: 'idle'; before: T | undefined }
-  | { kind: 'running'; share: number; before: T | undefined }
+  | { kind: 'running'; headway: Headway; before: T | undefined }
   | { kind: 'done'; value: T }
   | { kind: 'failed'; message: string; before: T | undefined };
 
@@ -48,6 +49,7 @@ export function useComputed<K extends TaskName>(
 ): readonly [Computed<TaskAnswer<K>>, Asking] {
   type Answer = TaskAnswer<K>;
   const key = useMemo(() => (input === null ? null : JSON.stringify(input)), [input]);
+  const [headway] = useState(() => new Headway());
   const [round, setRound] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);
   const [state, setState] = useState<Computed<Answer>>({ kind: 'idle', before: undefined });
@@ -59,14 +61,15 @@ export function useComputed<K extends TaskName>(
       setState((old) => ({ kind: 'idle', before: key === null ? undefined : lastOf(old) }));
       return undefined;
     }
-    setState((old) => ({ kind: 'running', share: 0, before: lastOf(old) }));
+    headway.tell(0);
+    setState((old) => ({ kind: 'running', headway, before: lastOf(old) }));
     let wanted = true;
     let cancel = () => undefined as void;
     const ask = (isAnew: boolean) => {
       const running = compute(
         name,
         JSON.parse(key) as TaskInput<K>,
-        (share) => wanted && setState((old) => (old.kind === 'running' ? { ...old, share } : old)),
+        (share) => wanted && headway.tell(share),
       );
       cancel = running.cancel;
       running.answer.then(
@@ -96,12 +99,12 @@ export function useComputed<K extends TaskName>(
       wanted = false;
       cancel();
     };
-  }, [name, key, round, stopped, settleMs]);
+  }, [name, key, round, stopped, settleMs, headway]);
   const cancel = useCallback(() => setStopped(`${round}:${key}`), [round, key]);
   const again = useCallback(() => setRound((before) => before + 1), []);
   // The moment between a new question and its being asked: the answer in hand is of the one before.
   const shown: Computed<Answer> =
-    asked === key ? state : { kind: 'running', share: 0, before: lastOf(state) };
+    asked === key ? state : { kind: 'running', headway, before: lastOf(state) };
   return [shown, useMemo(() => ({ cancel, again }), [cancel, again])] as const;
 }
 

@@ -5,12 +5,21 @@ import {
   photographListSchema,
 } from '@katharos/contract';
 import { call } from './call.ts';
-import { keepAnswer } from './keptStore.ts';
+import { keepAnswer, keptAnswer } from './keptStore.ts';
 import { takeIn } from './sender.ts';
 
 /** What is worked on now: jobs touched within these days, and no more than so many. */
 const days = 7;
 const mostJobs = 40;
+/** A job that nobody touched since, and its papers and photographs, are not fetched again within this, ms; lists within the other. */
+const jobAgainMs = 3600e3;
+const listAgainMs = 600e3;
+
+/** Whether an answer was kept within some time. */
+async function isKept(address: string, withinMs: number): Promise<boolean> {
+  const known = await keptAnswer(address);
+  return known !== undefined && Date.now() - Date.parse(known.at) < withinMs;
+}
 
 /** Fetches one answer and keeps it for when the server cannot be asked. */
 async function fetchKept(address: string): Promise<unknown> {
@@ -20,18 +29,27 @@ async function fetchKept(address: string): Promise<unknown> {
   return answer.body;
 }
 
+/** Whether a job is kept as it stands, with all that belongs to it: the photographs are fetched last. */
+async function isWholeSince(id: string, updatedAt: string): Promise<boolean> {
+  const known = (await keptAnswer(`/jobs/${id}`))?.body as { updatedAt?: unknown } | undefined;
+  return known?.updatedAt === updatedAt && isKept(`/jobs/${id}/photographs`, jobAgainMs);
+}
+
 /** Keeps this week's jobs with their photographs, the parts and the van, so that they open without a line. One thing at a time, quietly. */
 export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void> {
-  for (const address of ['/catalogue', '/van', '/stock', '/instruments']) await fetchKept(address);
+  for (const address of ['/catalogue', '/van', '/stock', '/instruments']) {
+    if (!(await isKept(address, listAgainMs))) await fetchKept(address);
+  }
   const list = jobListSchema.safeParse(
     await fetchKept('/jobs?search=&shelf=open').catch(() => undefined),
   );
   if (!list.success) return;
   const since = new Date(now.getTime() - days * 86400e3).toISOString();
-  for (const { id } of list.data.jobs
+  for (const { id, updatedAt } of list.data.jobs
     .filter(({ updatedAt }) => updatedAt >= since)
     .slice(0, mostJobs)) {
     if (!isWanted()) return;
+    if (await isWholeSince(id, updatedAt)) continue;
     const job = jobSchema.safeParse(await fetchKept(`/jobs/${id}`));
     if (job.success) await takeIn(job.data);
     const papers = paperListSchema.safeParse(await fetchKept(`/jobs/${id}/papers`));

@@ -1,6 +1,7 @@
 import { call } from './call.ts';
 import { keepWeek } from './keepWeek.ts';
 import { onMessage, tellAll } from './messages.ts';
+import { serverNow } from '../serverClock.ts';
 import { sendWaiting, takeInFromServer, type Trouble } from './sender.ts';
 import type { LineState } from './lineSlice.ts';
 
@@ -107,9 +108,14 @@ async function serveUntil(userId: string, signal: AbortSignal): Promise<void> {
 
 /** What the server tells of: a job or a list of this firm that changed. */
 interface Event {
-  of: 'job' | 'photographs' | 'van' | 'instruments' | 'papers' | 'catalogue';
+  of: 'job' | 'photographs' | 'van' | 'instruments' | 'papers' | 'catalogue' | 'all';
   job: string | null;
 }
+
+/** By how much this browser may mistake the server's time, ms. */
+const clockSlackMs = 4000;
+/** The moment from which on the server tells what changed: this page was not there before, and knows nothing older. */
+const pageBegan = (): number => Math.floor(serverNow() - performance.now() - clockSlackMs);
 
 /** Time until a line that the server refused is asked for anew, ms. */
 const reopenMs = 5000;
@@ -124,12 +130,15 @@ async function saySessionOver(): Promise<void> {
 function hearEvents(onBack: () => void): { close: () => void; isDown: () => boolean } {
   let source: EventSource;
   let down = false;
+  let isFirst = true;
   let reopening: ReturnType<typeof setTimeout> | undefined;
   const listen = () => {
-    source = new EventSource('/api/events');
+    source = new EventSource(`/api/events?since=${pageBegan()}`);
     source.addEventListener('open', () => {
       down = false;
-      tellAll({ about: 'lists', of: 'all' });
+      // The first time the server tells what this page may have missed.
+      if (!isFirst) tellAll({ about: 'lists', of: 'all' });
+      isFirst = false;
       onBack();
     });
     source.addEventListener('error', () => {

@@ -1,11 +1,12 @@
 import type { JobBrief } from '@katharos/job';
 import type { Outcome, Part, Recommendation, SystemDesign, UltravioletLine } from '@katharos/core';
 import { createContext, useContext } from 'react';
+import type { Headway } from '../../workers/headway.ts';
 
 /** Where the search for a system stands. */
 export type SearchState =
   | { kind: 'idle' }
-  | { kind: 'searching'; share: number }
+  | { kind: 'searching'; headway: Headway }
   /** `isCurrent` says whether it was found for the survey as it is, or for an earlier one. */
   | { kind: 'found'; recommendation: Recommendation; isCurrent: boolean }
   | { kind: 'nothing' }
@@ -27,7 +28,7 @@ export interface Sizing {
 
 export const SizingContext = createContext<Sizing | null>(null);
 
-/** Apart from the rest: it changes with every share that is done, and few want to know. */
+/** Apart from the rest: it changes while one looks, and few want to know. */
 export const SearchContext = createContext<SearchState>({ kind: 'idle' });
 export const useSearch = (): SearchState => useContext(SearchContext);
 

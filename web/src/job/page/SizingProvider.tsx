@@ -26,7 +26,7 @@ export function SizingProvider({ children }: { children: ReactNode }) {
   useEffect(warmWhenTouched, []);
   const task = brief?.ok ? brief.value.task : null;
   const [found, { cancel, again }] = useComputed('recommend', task, { settleMs: searchAfterMs });
-  const search = useMemo(() => searchOf(found), [found]);
+  const search = useSearchState(found);
   const best = search.kind === 'found' ? search.recommendation.best.design : null;
   const proposed = useMemo(
     () =>
@@ -58,12 +58,16 @@ export function SizingProvider({ children }: { children: ReactNode }) {
 }
 
 /** What the search says to the stages; an older proposal stays in sight while a new one is looked for. */
-function searchOf(found: Computed<Recommendation | null>): SearchState {
+function useSearchState(found: Computed<Recommendation | null>): SearchState {
+  const { kind } = found;
   const recommendation = newest(found);
-  if (found.kind === 'idle') return { kind: 'idle' };
-  if (found.kind === 'failed') return { kind: 'failed', message: found.message };
-  if (recommendation) {
-    return { kind: 'found', recommendation, isCurrent: found.kind === 'done' };
-  }
-  return found.kind === 'running' ? { kind: 'searching', share: found.share } : { kind: 'nothing' };
+  const message = kind === 'failed' ? found.message : null;
+  const headway = kind === 'running' ? found.headway : null;
+  // The same again as long as it says the same: what is drawn with it is much.
+  return useMemo(() => {
+    if (kind === 'idle') return { kind };
+    if (message !== null) return { kind: 'failed', message };
+    if (recommendation) return { kind: 'found', recommendation, isCurrent: kind === 'done' };
+    return headway ? { kind: 'searching', headway } : { kind: 'nothing' };
+  }, [kind, recommendation, message, headway]);
 }

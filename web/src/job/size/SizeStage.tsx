@@ -3,6 +3,7 @@ import { Tone } from '../../ui/Tone.tsx';
 import { useSearch, useSizing } from '../open/sizingContext.ts';
 import { SizedSystem } from './SizedSystem.tsx';
 import { SizedUltraviolet } from './SizedUltraviolet.tsx';
+import { type Headway, useShare } from '../../workers/headway.ts';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 
 /** The size: searched for, then shown with its numbers and reasons. */
@@ -19,7 +20,7 @@ export function SizeStage() {
       </Title>
       {search.kind === 'searching' && (
         <Group>
-          <Text>Judging combinations, {Math.round(search.share * 100)} % done.</Text>
+          <Judged headway={search.headway} />
           <Button variant="default" onClick={cancel}>
             Stop
           </Button>
@@ -42,3 +43,7 @@ export function SizeStage() {
     </Stack>
   );
 }
+
+const Judged = ({ headway }: { headway: Headway }) => (
+  <Text>Judging combinations, {Math.round(useShare(headway) * 100)} % done.</Text>
+);

@@ -18,12 +18,19 @@ import { Causes } from './Causes.tsx';
 import { MendOffer } from './Mending.tsx';
 import { StoryLine } from './StoryLine.tsx';
 import { ReadingEntry } from './ReadingEntry.tsx';
+import { type Headway, useShare } from '../../workers/headway.ts';
 
 interface Props {
   examination: Examination;
   state: Computed<Examined | null>;
   onAgain: () => void;
 }
+
+const Weighed = ({ headway }: { headway: Headway }) => (
+  <Text size="sm" c="dimmed" role="status">
+    Weighing {Math.round(100 * useShare(headway))} %
+  </Text>
+);
 
 /** What is behind the readings: what is likely, by what evidence, what to read next, and what to do. */
 export function DiagnosisPanel({ examination, state, onAgain }: Props) {
@@ -35,11 +42,7 @@ export function DiagnosisPanel({ examination, state, onAgain }: Props) {
           <Title order={3} size="h4">
             What is behind it
           </Title>
-          {state.kind === 'running' && (
-            <Text size="sm" c="dimmed" role="status">
-              Weighing {Math.round(100 * state.share)} %
-            </Text>
-          )}
+          {state.kind === 'running' && <Weighed headway={state.headway} />}
         </Group>
         {state.kind === 'failed' && (
           <Tone kind="bad" head="The causes could not be weighed" role="alert">

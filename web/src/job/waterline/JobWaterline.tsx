@@ -1,3 +1,4 @@
+import { type Headway, useShare } from '../../workers/headway.ts';
 import { failureHead, failureSentence, nodeExplanations, nodeNames } from '@katharos/words';
 import { ageingBy, type Stage } from '@katharos/job';
 import {
@@ -126,8 +127,10 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         />
       ) : brief && !brief.ok ? (
         <NoLine failure={brief.failure} />
+      ) : search.kind === 'searching' ? (
+        <Searching headway={search.headway} />
       ) : (
-        <Searching share={search.kind === 'searching' ? search.share : null} />
+        <Skeleton height={200} />
       )}
     </section>
   );
@@ -233,8 +236,8 @@ function SceneSwitch({
   );
 }
 
-function Searching({ share }: { share: number | null }) {
-  if (share === null) return <Skeleton height={200} />;
+function Searching({ headway }: { headway: Headway }) {
+  const share = useShare(headway);
   return (
     <div style={{ padding: '60px 20px' }}>
       <Text ta="center" mb="xs">
