@@ -26,36 +26,52 @@ interface Place {
   /** Customer of the sample job that is opened. */
   job?: string;
   signedOut?: boolean;
-  /** What shows that the page's own matter is there. */
-  content: (page: Page) => Promise<unknown>;
+  /** What shows that the page's own matter is there: an element, by what it says where there are several. */
+  content: Sign;
 }
 
-const stage = (page: Page) => page.getByRole('heading', { level: 2 }).first().waitFor();
+interface Sign {
+  selector: string;
+  text?: string;
+}
+
+const stage: Sign = { selector: 'h2' };
+
+/** Waits for it frame by frame: whoever asks from outside asks twice a second, and says half a second more. */
+const appears = (page: Page, sign: Sign): Promise<unknown> =>
+  page.waitForFunction(
+    ({ selector, text = '' }) =>
+      [...document.querySelectorAll(selector)].some(
+        (it) => it.textContent.includes(text) && it.getClientRects().length > 0,
+      ),
+    sign,
+    { polling: 'raf' },
+  );
 
 const places: readonly Place[] = [
   {
     name: 'sign-in',
     path: '/sign-in',
     signedOut: true,
-    content: (page) => page.getByRole('button', { name: 'Sign in' }).waitFor(),
+    content: { selector: 'button', text: 'Sign in' },
   },
   {
     name: 'jobs',
     path: '/jobs',
-    content: (page) => page.getByRole('link', { name: /Tamsin/ }).waitFor(),
+    content: { selector: 'a', text: 'Tamsin' },
   },
   { name: 'survey', job: 'Tamsin', path: 'survey', content: stage },
   {
     name: 'size',
     job: 'Tamsin',
     path: 'size',
-    content: (page) => page.getByTestId('verdict').waitFor(),
+    content: { selector: '[data-testid=verdict]' },
   },
   {
     name: 'plumb',
     job: 'Odalys',
     path: 'plumb',
-    content: (page) => page.getByRole('region', { name: 'Order of work' }).waitFor(),
+    content: { selector: '[aria-label="Order of work"]' },
   },
   { name: 'flush', job: 'Hathersage', path: 'flush', content: stage },
   { name: 'verify', job: 'Senna', path: 'verify', content: stage },
@@ -104,7 +120,7 @@ async function visit(context: BrowserContext, address: string, place: Place): Pr
   });
   const began = performance.now();
   await page.goto(address, { waitUntil: 'commit' });
-  await place.content(page);
+  await appears(page, place.content);
   const contentMs = performance.now() - began;
   await page.waitForTimeout(3000);
   const seen = await page.evaluate(
@@ -179,7 +195,7 @@ async function enterToWaterline(
   const address = await addressOf(browser, base, state, survey);
   const [page] = await throttled(context);
   await page.goto(`${address}?place=tap`);
-  await survey.content(page);
+  await appears(page, survey.content);
   await page.waitForTimeout(4000);
   for (let run = 0; run < runs; run += 1) {
     const input = page.getByLabel('Supply pressure', { exact: true });
@@ -221,9 +237,10 @@ async function atRest({ browser, base }: ShownApplication, state: State): Promis
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
   await page.goto(await addressOf(browser, base, state, survey));
-  await survey.content(page);
+  await appears(page, survey.content);
   await page.getByRole('button', { name: /open the waterline/ }).click();
-  await page.waitForTimeout(4000);
+  // Until this week's jobs are kept, which begins after eight seconds.
+  await page.waitForTimeout(15_000);
   await session.send('Performance.enable');
   const busy = async () => {
     const { metrics } = await session.send('Performance.getMetrics');
