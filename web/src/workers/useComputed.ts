@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { notify } from '../ui/notices.tsx';
 import { keepAnswer, keptAnswer } from './keptAnswers.ts';
 import { compute, WorkerBroken } from './pool.ts';
@@ -50,6 +50,7 @@ export function useComputed<K extends TaskName>(
   type Answer = TaskAnswer<K>;
   const key = useMemo(() => (input === null ? null : JSON.stringify(input)), [input]);
   const [headway] = useState(() => new Headway());
+  const isFirst = useRef(true);
   const [round, setRound] = useState(0);
   const [stopped, setStopped] = useState<string | null>(null);
   const [state, setState] = useState<Computed<Answer>>({ kind: 'idle', before: undefined });
@@ -89,12 +90,17 @@ export function useComputed<K extends TaskName>(
       );
     };
     const settled = new Promise((resolve) => setTimeout(resolve, settleMs));
-    void keptAnswer(name, key).then(async (kept) => {
+    const answerIt = async () => {
+      // What somebody changed is drawn first; a page that is opened has nothing else to show.
+      if (!isFirst.current) await settled;
+      const kept = wanted ? await keptAnswer(name, key) : undefined;
       if (!kept) await settled;
       if (!wanted) return;
+      isFirst.current = false;
       if (kept) setState({ kind: 'done', value: kept.answer });
       else ask(false);
-    });
+    };
+    void answerIt();
     return () => {
       wanted = false;
       cancel();

@@ -70,10 +70,14 @@ function CertificateView() {
   const { certificate: draft, weighing } = useDraft();
   const [version, setVersion] = useState<Version>(null);
   const wanted = typeof version === 'number' ? version : undefined;
-  const { records, record, paper, error, refetch } = useIssued(jobId, 'certificate', wanted);
-  if (!draft && records.length === 0) {
-    return weighing ? <Loader aria-label="Weighing all that was read" m="xl" /> : <NothingYet />;
+  const issued = useIssued(jobId, 'certificate', wanted);
+  const { records, record, paper, error, refetch } = issued;
+  const isBare = !draft && records.length === 0;
+  // Which versions there are is known before anything stands: they would push it down.
+  if (issued.isLoading || (isBare && weighing)) {
+    return <Loader aria-label="Weighing all that was read" m="xl" />;
   }
+  if (isBare) return <NothingYet />;
   const frozen = paper?.content as unknown as Certificate | undefined;
   const showsDraft = version === 'draft' || !record;
   const shown = showsDraft ? draft : frozen;
