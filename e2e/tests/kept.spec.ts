@@ -319,34 +319,32 @@ test('every page of this week’s work opens without a line, by its address, and
   await openJobs(page);
   const link = page.getByRole('link', { name: /Café Millrace/ });
   const [, , id] = (await link.getAttribute('href'))!.split('/');
+  // A page keeps what it shows, which is not all of a job.
+  await page.goto(`/jobs/${id}/plumb`);
   await keptForOffline(page);
-  await expect
-    .poll(() =>
-      page.evaluate(
-        (job) =>
-          new Promise((resolve) => {
-            const opening = indexedDB.open('katharos');
-            opening.onsuccess = () => {
-              const asked = opening.result
-                .transaction('answers')
-                .objectStore('answers')
-                .get(`/jobs/${job}/photographs`);
-              asked.onsuccess = () => {
-                opening.result.close();
-                resolve(asked.result !== undefined);
-              };
+  const isKept = (address: string) =>
+    page.evaluate(
+      (key) =>
+        new Promise((resolve) => {
+          const opening = indexedDB.open('katharos');
+          opening.onsuccess = () => {
+            const asked = opening.result.transaction('answers').objectStore('answers').get(key);
+            asked.onsuccess = () => {
+              opening.result.close();
+              resolve(asked.result !== undefined);
             };
-          }),
-        id,
-      ),
-    )
-    .toBe(true);
+          };
+        }),
+      address,
+    );
+  await expect.poll(() => isKept(`/jobs/${id}/papers`)).toBe(true);
+  await expect.poll(() => isKept(`whole:${id}`)).toBe(true);
   // What nobody touched since is not fetched anew by the next page.
   const asked: string[] = [];
   page.on('request', (request) => asked.push(new URL(request.url()).pathname));
   const lists = () => asked.filter((path) => path === '/api/jobs').length;
   await page.clock.install();
-  await page.reload();
+  await openJobs(page);
   await expect(link).toBeVisible();
   const before = lists();
   await page.clock.runFor(9000);

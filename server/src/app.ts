@@ -173,7 +173,6 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   return router;
 }
 
-/** The built application; any address that is no file is a page of it. */
 /** What a browser heeds of a page and of nothing that a page is made of; a hundred files would each bring half a kilobyte of it. */
 const pageHeaders = [
   'Cross-Origin-Opener-Policy',
@@ -192,6 +191,7 @@ function withoutPageHeaders(response: ServerResponse, path: string): void {
   if (!basename(path).includes('worker')) response.removeHeader('Content-Security-Policy');
 }
 
+/** The built application; any address that is no file is a page of it. */
 function serveWeb(app: Express, root: string): void {
   app.use(
     '/assets',

@@ -15,11 +15,9 @@ const mostJobs = 40;
 const jobAgainMs = 3600e3;
 const listAgainMs = 600e3;
 
-/** Whether an answer was kept within some time. */
-async function isKept(address: string, withinMs: number): Promise<boolean> {
-  const known = await keptAnswer(address);
-  return known !== undefined && Date.now() - Date.parse(known.at) < withinMs;
-}
+/** Whether something was kept within some time. */
+const isWithin = (known: { at: string } | undefined, ms: number): boolean =>
+  known !== undefined && Date.now() - Date.parse(known.at) < ms;
 
 /** Fetches one answer and keeps it for when the server cannot be asked. */
 async function fetchKept(address: string): Promise<unknown> {
@@ -29,16 +27,19 @@ async function fetchKept(address: string): Promise<unknown> {
   return answer.body;
 }
 
-/** Whether a job is kept as it stands, with all that belongs to it: the photographs are fetched last. */
-async function isWholeSince(id: string, updatedAt: string): Promise<boolean> {
-  const known = (await keptAnswer(`/jobs/${id}`))?.body as { updatedAt?: unknown } | undefined;
-  return known?.updatedAt === updatedAt && isKept(`/jobs/${id}/photographs`, jobAgainMs);
+/** Under what it is kept that all of a job was: pages keep parts of it, each what it shows. */
+const wholeMark = (id: string) => `whole:${id}`;
+
+/** Whether all of a job is kept as it stands. */
+async function isWhole(id: string, updatedAt: string): Promise<boolean> {
+  const mark = await keptAnswer(wholeMark(id));
+  return mark?.body === updatedAt && isWithin(mark, jobAgainMs);
 }
 
 /** Keeps this week's jobs with their photographs, the parts and the van, so that they open without a line. One thing at a time, quietly. */
 export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void> {
   for (const address of ['/catalogue', '/van', '/stock', '/instruments']) {
-    if (!(await isKept(address, listAgainMs))) await fetchKept(address);
+    if (!isWithin(await keptAnswer(address), listAgainMs)) await fetchKept(address);
   }
   const list = jobListSchema.safeParse(
     await fetchKept('/jobs?search=&shelf=open').catch(() => undefined),
@@ -49,7 +50,7 @@ export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void
     .filter(({ updatedAt }) => updatedAt >= since)
     .slice(0, mostJobs)) {
     if (!isWanted()) return;
-    if (await isWholeSince(id, updatedAt)) continue;
+    if (await isWhole(id, updatedAt)) continue;
     const job = jobSchema.safeParse(await fetchKept(`/jobs/${id}`));
     if (job.success) await takeIn(job.data);
     const papers = paperListSchema.safeParse(await fetchKept(`/jobs/${id}/papers`));
@@ -62,5 +63,6 @@ export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void
     for (const one of photographs.data.photographs) {
       await fetch(`/api/jobs/${id}/photographs/${one.id}`).catch(() => undefined);
     }
+    if (job.success && papers.success) await keepAnswer(wholeMark(id), updatedAt);
   }
 }
