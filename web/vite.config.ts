@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import react from '@vitejs/plugin-react';
-import { defineConfig, type Plugin } from 'vite';
+import { defineConfig, type Plugin, type UserConfig } from 'vite';
+import { fewFiles } from './build/fewFiles.ts';
 
 /** Refuses a build in which a component of Mantine is used whose styles `mantine.css` does not hold. */
 const styledComponents: Plugin = {
@@ -44,8 +45,21 @@ const lightFirstLoad: Plugin = {
   },
 };
 
-export default defineConfig({
-  plugins: [react(), styledComponents, lightFirstLoad],
+const whole: UserConfig = {
+  root: import.meta.dirname,
+  plugins: [react()],
   worker: { format: 'es' },
-  build: { outDir: 'dist', sourcemap: false, chunkSizeWarningLimit: 900 },
-});
+};
+
+export default defineConfig(async ({ command }) => ({
+  ...whole,
+  plugins: [whole.plugins, styledComponents, lightFirstLoad],
+  build: {
+    outDir: 'dist',
+    sourcemap: false,
+    chunkSizeWarningLimit: 900,
+    ...(command === 'build' && {
+      rolldownOptions: { output: { codeSplitting: await fewFiles(whole) } },
+    }),
+  },
+}));

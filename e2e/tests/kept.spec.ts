@@ -224,18 +224,30 @@ const keepDeedsWith = ([from, to]: readonly [string, string]) =>
     };
   });
 
-test('what keeps things comes with the first page, and needs no more code to keep', async ({
-  browser,
-  app,
-}) => {
+test('a page that stands needs no more code to keep and to send', async ({ browser, app }) => {
   const context = await firstVisit(browser, app);
   const page = await context.newPage();
-  await page.route(/assets\/(connect|sender)-.*\.js$/, (route) => route.abort());
+  const line = page.waitForRequest(/\/api\/events/);
   const address = await beginJob(page, 'No more code');
+  await line;
   await page.route(/assets\/.*\.js$/, (route) => route.abort());
   await enter(page, 'Feed TDS', '222');
   await saved(page);
   expect((await stored(page, address)).survey.readings.feedTds?.value).toBe(222);
+  await context.close();
+});
+
+test('a page to which what sends does not come is none, and says so', async ({ browser, app }) => {
+  const context = await firstVisit(browser, app);
+  const page = await context.newPage();
+  await page.route(/assets\/line-.*\.js$/, (route) => route.abort());
+  await page.goto('/jobs');
+  await expect(
+    page.getByRole('heading', { name: 'This part of the page did not come' }),
+  ).toBeVisible();
+  await page.unroute(/assets\/line-.*\.js$/);
+  await page.getByRole('button', { name: 'Load the page again' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
   await context.close();
 });
 

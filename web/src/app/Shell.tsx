@@ -118,7 +118,9 @@ export function Shell() {
             What you enter is kept in this browser. The page tries again by itself.
           </Tone>
         ) : (
-          <Outlet />
+          <Suspense fallback={<Loader aria-label="Opening" m="xl" />}>
+            <Outlet />
+          </Suspense>
         )}
       </main>
       {session && (

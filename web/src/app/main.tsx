@@ -6,10 +6,10 @@ import { MantineProvider } from '@mantine/core';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { RouterProvider } from 'react-router';
 import { Notices } from '../ui/notices.tsx';
 import { keepApplication } from '../offline/register.ts';
-import { router } from './router.tsx';
+import { Pages } from './Pages.tsx';
+import { askAhead } from './places.ts';
 import { api } from '../data/api.ts';
 import { store } from '../data/store.ts';
 import { cssVariables, theme } from './theme.ts';
@@ -19,6 +19,7 @@ if (window.location.pathname !== '/sign-in') {
   void store.dispatch(api.endpoints.session.initiate(undefined, { subscribe: false }));
 }
 
+askAhead(window.location.pathname);
 keepApplication();
 
 createRoot(document.getElementById('root')!).render(
@@ -26,7 +27,7 @@ createRoot(document.getElementById('root')!).render(
     <Provider store={store}>
       <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto">
         <Notices />
-        <RouterProvider router={router} />
+        <Pages />
       </MantineProvider>
     </Provider>
   </StrictMode>,

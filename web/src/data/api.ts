@@ -1,19 +1,21 @@
-import {
+import type {
   addedJobSchema,
-  type apiErrorSchema,
+  apiErrorSchema,
+  invitationFaceSchema,
   jobListSchema,
   metaSchema,
-  invitationFaceSchema,
   resetFaceSchema,
-  type Session,
-  sessionSchema,
-  type Setup,
-  type Shelf,
+  Session,
+  Setup,
+  Shelf,
 } from '@katharos/contract';
 import type { FirmSettings } from '@katharos/job';
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import { keptQuery } from './keptQuery.ts';
+import { lateSchema } from './lateSchema.ts';
+
+const schemas = () => import('./answerSchemas.ts');
 
 /** What the server would say of a session that was ended here. */
 const signedOut: FetchBaseQueryError = {
@@ -32,7 +34,7 @@ export async function entered({
   if (error) return { error };
   const { forgetSignOut } = await import('./endSession.ts');
   await forgetSignOut();
-  return { data: sessionSchema.parse(data) };
+  return { data: (await schemas()).sessionSchema.parse(data) };
 }
 
 /** What is asked for anew once somebody is in. */
@@ -63,10 +65,10 @@ export const api = createApi({
   endpoints: (build) => ({
     meta: build.query<z.infer<typeof metaSchema>, void>({
       query: () => '/meta',
-      responseSchema: metaSchema,
+      responseSchema: lateSchema(async () => (await schemas()).metaSchema),
       providesTags: ['Meta'],
     }),
-    session: build.query<z.infer<typeof sessionSchema>, void>({
+    session: build.query<Session, void>({
       queryFn: async (_nothing, _api, _options, ask) => {
         const { finishSignOut } = await import('./endSession.ts');
         if ((await finishSignOut()) === 'signed-out') return { error: signedOut };
@@ -75,14 +77,12 @@ export const api = createApi({
           const { forgetKept } = await import('./endSession.ts');
           await forgetKept();
         }
-        return answer.error ? { error: answer.error } : { data: sessionSchema.parse(answer.data) };
+        if (answer.error) return { error: answer.error };
+        return { data: (await schemas()).sessionSchema.parse(answer.data) };
       },
       providesTags: ['Session'],
     }),
-    signIn: build.mutation<
-      z.infer<typeof sessionSchema>,
-      { email: string; password: string; code?: string }
-    >({
+    signIn: build.mutation<Session, { email: string; password: string; code?: string }>({
       queryFn: async (body, _api, _options, ask) => {
         return entered(await ask({ url: '/session', method: 'POST', body }));
       },
@@ -100,7 +100,7 @@ export const api = createApi({
     }),
     resetFace: build.query<z.infer<typeof resetFaceSchema>, string>({
       query: (token) => `/reset/${encodeURIComponent(token)}`,
-      responseSchema: resetFaceSchema,
+      responseSchema: lateSchema(async () => (await schemas()).resetFaceSchema),
       keepUnusedDataFor: 0,
     }),
     reset: build.mutation<null, { token: string; password: string }>({
@@ -112,21 +112,20 @@ export const api = createApi({
     }),
     invitation: build.query<z.infer<typeof invitationFaceSchema>, string>({
       query: (token) => `/join/${encodeURIComponent(token)}`,
-      responseSchema: invitationFaceSchema,
+      responseSchema: lateSchema(async () => (await schemas()).invitationFaceSchema),
       keepUnusedDataFor: 0,
     }),
-    join: build.mutation<
-      z.infer<typeof sessionSchema>,
-      { token: string; name: string; email: string; password: string }
-    >({
-      query: ({ token, ...body }) => ({
-        url: `/join/${encodeURIComponent(token)}`,
-        method: 'POST',
-        body,
-      }),
-      invalidatesTags: (result) => (result ? ['Session', 'Meta'] : []),
-    }),
-    setUp: build.mutation<z.infer<typeof sessionSchema>, Setup>({
+    join: build.mutation<Session, { token: string; name: string; email: string; password: string }>(
+      {
+        query: ({ token, ...body }) => ({
+          url: `/join/${encodeURIComponent(token)}`,
+          method: 'POST',
+          body,
+        }),
+        invalidatesTags: (result) => (result ? ['Session', 'Meta'] : []),
+      },
+    ),
+    setUp: build.mutation<Session, Setup>({
       query: (body) => ({ url: '/setup', method: 'POST', body }),
       invalidatesTags: (result) => (result ? ['Session', 'Meta'] : []),
     }),
@@ -143,7 +142,7 @@ export const api = createApi({
         url: '/jobs',
         params: pageParam === null ? queryArg : { ...queryArg, after: pageParam },
       }),
-      responseSchema: jobListSchema,
+      responseSchema: lateSchema(async () => (await schemas()).jobListSchema),
       providesTags: ['Jobs'],
     }),
     shelveJob: build.mutation<null, { id: string; shelf: Shelf }>({
@@ -169,7 +168,7 @@ export const api = createApi({
         body,
         headers: { 'Idempotency-Key': key },
       }),
-      responseSchema: addedJobSchema,
+      responseSchema: lateSchema(async () => (await schemas()).addedJobSchema),
       invalidatesTags: ['Jobs', 'Board'],
     }),
     openJobFile: build.mutation<z.infer<typeof addedJobSchema>, { content: unknown; key: string }>({
@@ -179,7 +178,7 @@ export const api = createApi({
         body: content,
         headers: { 'Idempotency-Key': key },
       }),
-      responseSchema: addedJobSchema,
+      responseSchema: lateSchema(async () => (await schemas()).addedJobSchema),
       invalidatesTags: ['Jobs', 'Board'],
     }),
   }),

@@ -1,10 +1,7 @@
 import {
-  catalogueSchema,
   instrumentListSchema,
   type IssuedPaper,
   issuedPaperSchema,
-  type Job,
-  jobSchema,
   paperListSchema,
   photographListSchema,
   vanSchema,
@@ -13,14 +10,9 @@ import type { Van } from '@katharos/core';
 import type { z } from 'zod';
 import { api } from './api.ts';
 
-/** The server's data of an open job, its photographs, the van, the instruments and the catalogue; loaded with the pages that need it. */
+/** What belongs to an open job: its photographs and papers, the van, the instruments; loaded with the pages that need it. */
 export const jobApi = api.injectEndpoints({
   endpoints: (build) => ({
-    job: build.query<Job, string>({
-      query: (id) => `/jobs/${id}`,
-      responseSchema: jobSchema,
-      providesTags: ['Job'],
-    }),
     photographs: build.query<z.infer<typeof photographListSchema>, string>({
       query: (jobId) => `/jobs/${jobId}/photographs`,
       responseSchema: photographListSchema,
@@ -45,17 +37,10 @@ export const jobApi = api.injectEndpoints({
       responseSchema: instrumentListSchema,
       providesTags: ['Instruments'],
     }),
-    catalogue: build.query<z.infer<typeof catalogueSchema>, void>({
-      query: () => '/catalogue',
-      responseSchema: catalogueSchema,
-      providesTags: ['Catalogue'],
-    }),
   }),
 });
 
 export const {
-  useJobQuery,
-  useCatalogueQuery,
   useVanQuery,
   useInstrumentsQuery,
   usePhotographsQuery,

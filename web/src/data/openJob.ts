@@ -27,7 +27,7 @@ import { type Message, onMessage, tellAll, tellOthers } from './line/messages.ts
 import { dropRefused, takeIn } from './line/sender.ts';
 
 /** The part of the store that the open job knows. */
-type RootState = { job: OpenJob | null } & {
+type RootState = { job?: OpenJob | null | undefined } & {
   [K in typeof api.reducerPath]: ReturnType<typeof api.reducer>;
 };
 type AppDispatch = ThunkDispatch<RootState, unknown, UnknownAction>;

@@ -1,7 +1,7 @@
 import { flushOf, plumbedJobOf } from '@katharos/job';
 import { householdCardOf } from '@katharos/papers';
 import { Skeleton, Text } from '@mantine/core';
-import { useCatalogueQuery } from '../data/jobApi.ts';
+import { useCatalogueQuery } from '../data/openingApi.ts';
 import { useNow } from '../timers/useNow.ts';
 import { HouseholdCard } from './HouseholdCard.tsx';
 import { PaperPage } from './PaperPage.tsx';

@@ -1,6 +1,6 @@
 import { type Proposal, proposalOf } from '@katharos/papers';
 import { useParams } from 'react-router';
-import { useCatalogueQuery } from '../data/jobApi.ts';
+import { useCatalogueQuery } from '../data/openingApi.ts';
 import { PaperPage } from './PaperPage.tsx';
 import { ProposalSheet } from './ProposalSheet.tsx';
 import { useVersion } from './useVersion.ts';

@@ -1,6 +1,7 @@
 import { plumbedJobOf } from '@katharos/job';
 import { jobSheetOf } from '@katharos/papers';
-import { useCatalogueQuery, useVanQuery } from '../data/jobApi.ts';
+import { useVanQuery } from '../data/jobApi.ts';
+import { useCatalogueQuery } from '../data/openingApi.ts';
 import { useMay } from '../data/useMay.ts';
 import { useParams } from 'react-router';
 import { useIssue } from './useIssue.ts';

@@ -1,6 +1,6 @@
 import type { Job } from '@katharos/contract';
 import { useEffect, useState } from 'react';
-import { useJobQuery } from '../data/jobApi.ts';
+import { useJobQuery } from '../data/openingApi.ts';
 import { deedsOf, keptJob } from '../data/line/keptStore.ts';
 import { presentOf } from '../data/line/lanes.ts';
 

@@ -3,7 +3,7 @@ import type { Part, StockPlace } from '@katharos/core';
 import { Group, Skeleton, Stack, Title } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { troubleOf } from '../data/api.ts';
-import { useCatalogueQuery } from '../data/jobApi.ts';
+import { useCatalogueQuery } from '../data/openingApi.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { useStockQuery } from './stockApi.ts';

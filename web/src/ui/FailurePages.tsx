@@ -3,7 +3,8 @@ import { useAppSelector } from '../data/store.ts';
 import { PageTitle } from './PageTitle.tsx';
 import { Anchor, Button, Container, Stack, Text, Title } from '@mantine/core';
 import { useEffect } from 'react';
-import { Link, useRouteError } from 'react-router';
+import type { FallbackProps } from 'react-error-boundary';
+import { Link } from 'react-router';
 
 /** An address under which there is nothing. */
 export function MissingPage() {
@@ -32,8 +33,7 @@ function useLoadedAgain(error: unknown): void {
 }
 
 /** The page itself failed, or a part of it did not come. What was typed is kept in this browser and comes back with the job. */
-export function BrokenPage() {
-  const error = useRouteError();
+export function BrokenPage({ error }: FallbackProps) {
   const updated = useAppSelector(({ line }) => line.updated);
   const isMissing = isMissingPart(error);
   useLoadedAgain(error);

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { notify } from '../ui/notices.tsx';
 import { keepAnswer, keptAnswer } from './keptAnswers.ts';
 import { compute, WorkerBroken } from './pool.ts';
@@ -66,6 +66,8 @@ export function useComputed<K extends TaskName>(
     setState((old) => ({ kind: 'running', headway, before: lastOf(old) }));
     let wanted = true;
     let cancel = () => undefined as void;
+    // A whole stage may be drawn by it: piece by piece, behind whatever somebody does meanwhile.
+    const answered = (value: Answer) => startTransition(() => setState({ kind: 'done', value }));
     const ask = (isAnew: boolean) => {
       const running = compute(
         name,
@@ -76,7 +78,7 @@ export function useComputed<K extends TaskName>(
       running.answer.then(
         (value) => {
           if (!wanted) return;
-          setState({ kind: 'done', value });
+          answered(value);
           void keepAnswer(name, key, value);
         },
         (error: unknown) => {
@@ -97,7 +99,7 @@ export function useComputed<K extends TaskName>(
       if (!kept) await settled;
       if (!wanted) return;
       isFirst.current = false;
-      if (kept) setState({ kind: 'done', value: kept.answer });
+      if (kept) answered(kept.answer);
       else ask(false);
     };
     void answerIt();

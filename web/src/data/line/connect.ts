@@ -1,6 +1,5 @@
 import { api } from '../api.ts';
 import type { AppStore } from '../store.ts';
-import { keepFor } from './keep.ts';
 import { allDeeds } from './keptStore.ts';
 import { holdLine } from './leader.ts';
 import { lineChanged, notKept, refusedFor, waitingCounted } from './lineSlice.ts';
@@ -18,7 +17,6 @@ const tagsOf = {
 
 /** Joins a store to the line for as long as somebody is signed in; returns what leaves it. */
 export function connect({ dispatch }: AppStore, userId: string): () => void {
-  keepFor(userId);
   const count = async () => {
     const waiting: Record<string, number> = {};
     for (const { lane } of await allDeeds()) waiting[lane] = (waiting[lane] ?? 0) + 1;

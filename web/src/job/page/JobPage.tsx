@@ -1,8 +1,14 @@
 import { type Stage, stages } from '@katharos/job';
-import { useJobQuery } from '../../data/jobApi.ts';
+import { useJobQuery } from '../../data/openingApi.ts';
 import { troubleOf } from '../../data/api.ts';
 import { MissingPage } from '../../ui/FailurePages.tsx';
-import { addMiddleware, store, useAppDispatch, useAppSelector } from '../../data/store.ts';
+import {
+  addMiddleware,
+  rootReducer,
+  store,
+  useAppDispatch,
+  useAppSelector,
+} from '../../data/store.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { SizingProvider } from './SizingProvider.tsx';
 import {
@@ -13,9 +19,10 @@ import {
   openKeptJob,
 } from '../../data/openJob.ts';
 import { takeIn } from '../../data/line/sender.ts';
+import { askAhead, isStage } from './askAhead.ts';
 import { StageView } from './StageView.tsx';
 import { JobBand } from './JobBand.tsx';
-import { redone, undone } from '../../data/jobSlice.ts';
+import { jobReducer, redone, undone } from '../../data/jobSlice.ts';
 import { SaveNotice } from './SaveNotice.tsx';
 import { useOpenJob } from '../open/useJob.ts';
 import { Loader, Stack } from '@mantine/core';
@@ -27,19 +34,24 @@ import { useEffect, useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 
 // What is done to an open job is kept by whoever opens one.
+rootReducer.inject({ reducerPath: 'job', reducer: jobReducer });
 addMiddleware(openJobMiddleware.middleware);
 
-const isStage = (text: string | undefined): text is Stage => stages.includes(text as Stage);
+/** What was asked for while the page was on its way is new enough, s. */
+const newEnoughS = 5;
 
 /** One job: its header, its waterline and the stage that is worked in. */
 export function JobPage() {
   const { id = '', stage } = useParams();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { data, error, refetch } = useJobQuery(id);
+  const { data, error, refetch } = useJobQuery(id, {
+    refetchOnMountOrArgChange: newEnoughS,
+  });
   const isOpen = useAppSelector((state) => state.job?.id === id);
   const [isNowhere, setNowhere] = useState(false);
 
+  useEffect(() => askAhead({ id, stage }), [id, stage]);
   // The cache may open a job before the server has answered; what it then says goes in under what is done here.
   useEffect(() => {
     if (data?.id !== id) return;

@@ -1,5 +1,5 @@
 import { briefOf, optionsOf } from '@katharos/job';
-import { useCatalogueQuery } from '../../data/jobApi.ts';
+import { useCatalogueQuery } from '../../data/openingApi.ts';
 import { useSession } from '../../data/session.ts';
 import { useDocument } from '../open/useJob.ts';
 import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';

@@ -1,0 +1,61 @@
+import { build, type Rolldown, type UserConfig } from 'vite';
+
+/** Pages that should come soonest of all, by the end of their file's name. */
+const soonest = /\/(SignInPage|JobsPage|BoardPage)\.tsx$/;
+/** What comes behind every page, and what a job's page comes with besides. */
+const behind = '/data/line/connect.ts';
+/** What is loaded with every stage of a job. */
+const jobPage = '/job/page/JobPage.tsx';
+/** What a job is worked in. */
+const stage = /\/(Survey|Size|Plumb|Flush|Verify|Keep)Stage\.tsx$/;
+/** So many stages make what they share a part of the job. */
+const most = 3;
+
+/** Every chunk that a page is loaded by, with all that must come before it. */
+function pagesOf(
+  chunks: readonly Rolldown.OutputChunk[],
+): { page: string; modules: Set<string> }[] {
+  const byName = new Map(chunks.map((chunk) => [chunk.fileName, chunk]));
+  return chunks.flatMap((chunk) => {
+    if (!chunk.facadeModuleId) return [];
+    const modules = new Set<string>();
+    const seen = new Set<string>();
+    const add = (name: string): void => {
+      const each = byName.get(name);
+      if (!each || seen.has(name)) return;
+      seen.add(name);
+      each.moduleIds.forEach((id) => modules.add(id));
+      each.imports.forEach(add);
+    };
+    add(chunk.fileName);
+    return [{ page: chunk.facadeModuleId, modules }];
+  });
+}
+
+/**
+ * A browser asks for six files at a time, and each costs a way there and back: what every page needs is one file, what the soonest pages
+ * share with others is one, what comes behind every page is one, and what most stages of a job share is one. Which modules those are is known once the application was
+ * bundled without this, for what nobody uses is left out then.
+ */
+export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplittingOptions> {
+  const { output } = (await build({
+    ...config,
+    configFile: false,
+    logLevel: 'error',
+    build: { write: false, minify: false, reportCompressedSize: false },
+  })) as Rolldown.RolldownOutput;
+  const chunks = output.filter((each) => each.type === 'chunk');
+  const first = chunks.find(({ isEntry }) => isEntry)!.facadeModuleId;
+  const pages = pagesOf(chunks);
+  const nameOf = (id: string): string | null => {
+    const among = pages.filter(({ modules }) => modules.has(id)).map(({ page }) => page);
+    if (among.includes(first!)) return 'first';
+    if (among.length > 1 && among.some((page) => soonest.test(page))) return 'soonest';
+    if (among.some((page) => page.endsWith(behind))) return 'line';
+    const isOfTheJob =
+      among.some((page) => page.endsWith(jobPage)) ||
+      among.filter((page) => stage.test(page)).length >= most;
+    return isOfTheJob ? 'job' : null;
+  };
+  return { groups: [{ name: nameOf }], includeDependenciesRecursively: false };
+}

@@ -1,0 +1,2 @@
+/** What the answers are checked by that a job's page begins with. */
+export { catalogueSchema, jobSchema } from '@katharos/contract';
