@@ -21,7 +21,8 @@ import {
 
 /** An answer to one line: the solved fields, or an error that names the field at fault. */
 export type Answer = { id?: unknown } & (
-  Record<string, unknown> | { error: { code: string; path: string; message: string } }
+  | Record<string, unknown>
+  | { error: { code: string; path: string; message: string } }
 );
 
 const refuse = (id: unknown, code: string, path: string, message: string): Answer => ({

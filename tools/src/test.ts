@@ -85,18 +85,7 @@ function staticChecks(): Step[] {
     cache(name),
   ];
   return [
-    {
-      title: 'format',
-      program: bin('prettier'),
-      args: [
-        '--check',
-        '--log-level',
-        'warn',
-        '--cache',
-        '--cache-location',
-        cache('prettier'),
-      ].concat('.'),
-    },
+    { title: 'format', program: bin('oxfmt'), args: ['--check'] },
     { title: 'lint', program: bin('oxlint'), args: ['--deny-warnings'] },
     { title: 'types', program: process.execPath, args: compiled('tsconfig.json', 'types') },
     {

@@ -13,14 +13,25 @@ export interface HandChecks {
 
 /** What keeps a system from being accepted. */
 export type OpenFault =
-  'leak' | 'runs-on' | 'germs' | 'not-sound' | 'dose' | 'lamp-water' | 'membrane-ahead';
+  | 'leak'
+  | 'runs-on'
+  | 'germs'
+  | 'not-sound'
+  | 'dose'
+  | 'lamp-water'
+  | 'membrane-ahead';
 
 /** What is to be looked into, though the system can be accepted. */
 export type Remark = 'not-sure' | 'not-weighed' | `limit:${LimitFound['of']}`;
 
 /** What was not checked, and is therefore not vouched for. */
 export type Unchecked =
-  'leak' | 'shut-off' | 'germs' | 'product-flow' | 'drain-flow' | 'lamp-water';
+  | 'leak'
+  | 'shut-off'
+  | 'germs'
+  | 'product-flow'
+  | 'drain-flow'
+  | 'lamp-water';
 
 /** What all that was checked comes to. */
 export interface Acceptance {

@@ -30,7 +30,8 @@ export function tankPressure(tank: BladderTank, waterL: number): number {
 
 /** What stops production when the tank is full. */
 export type Shutoff =
-  { kind: 'hydraulic'; ratio?: number } | { kind: 'pressure-switch'; cutoutBar: number };
+  | { kind: 'hydraulic'; ratio?: number }
+  | { kind: 'pressure-switch'; cutoutBar: number };
 
 /** Share of the supply pressure at which a four-port valve usually closes; a property of the valve, by default 2/3. */
 export const usualShutoffRatio = 0.67;

@@ -64,7 +64,9 @@ const keyOfReading = new Map<ReadingCode, VerifyKey>(keys.map((key) => [readingO
 
 /** Where a reading of the core is entered: a figure, a look, or the shut-off test. */
 export type ReadingPlace =
-  { figure: VerifyKey } | { look: Exclude<TestLook, 'no-product'> } | { test: 'shut-off' };
+  | { figure: VerifyKey }
+  | { look: Exclude<TestLook, 'no-product'> }
+  | { test: 'shut-off' };
 
 export function placeOfReading(code: ReadingCode): ReadingPlace {
   const figure = keyOfReading.get(code);

@@ -71,7 +71,13 @@ export function writeCatalogue(parts: readonly Part[]): string {
 export type CellFault =
   | {
       code:
-        'no-kind' | 'no-part' | 'listed-twice' | 'no-number' | 'no-flag' | 'no-points' | 'no-list';
+        | 'no-kind'
+        | 'no-part'
+        | 'listed-twice'
+        | 'no-number'
+        | 'no-flag'
+        | 'no-points'
+        | 'no-list';
     }
   | { code: 'other-kind'; kind: PartKind }
   | { code: 'no-choice'; options: readonly string[] };

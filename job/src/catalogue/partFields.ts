@@ -158,7 +158,8 @@ const ofKind = {
 
 /** Every path that a part of some kind has, besides what all have. */
 export type PartPath =
-  (typeof ofKind)[PartKind][number]['path'] | (typeof roomFields)[number]['path'];
+  | (typeof ofKind)[PartKind][number]['path']
+  | (typeof roomFields)[number]['path'];
 
 /** What is entered of a kind, the room last; name and price have every part. */
 export const partFields = (kind: PartKind): readonly (PartField & { path: PartPath })[] => [

@@ -156,9 +156,9 @@ test('of another firm nobody learns or changes anything, whoever asks for whatev
     const path = form.replace(/\{(\w+)\}/g, (_, key: string) =>
       key === 'word' ? other.name : other.ids[key as keyof Firm['ids']],
     );
-    const answer = await own.people[role][method](`/api${path}`).send(
-      method === 'get' ? undefined : bodyOf(other),
-    );
+    const answer = await own.people[role]
+      [method](`/api${path}`)
+      .send(method === 'get' ? undefined : bodyOf(other));
     expect([method, path, role, answer.status < 500]).toEqual([method, path, role, true]);
     const text = `${answer.text ?? ''}${JSON.stringify(answer.headers)}`;
     const leaks = firms.filter(({ name }) => name !== own.name && text.includes(name));

@@ -24,7 +24,8 @@ export type Reversible = Exclude<DeedKind, { kind: 'document' | 'photograph' | '
 
 /** One deed of this window, as it can be taken back and done again. */
 export type Step =
-  { patches: Patch[]; of: string | null; at: number } | { undo: Reversible; redo: Reversible };
+  | { patches: Patch[]; of: string | null; at: number }
+  | { undo: Reversible; redo: Reversible };
 
 /** The one job that is open for work. `base` is the document as the server last confirmed it. */
 export interface OpenJob {

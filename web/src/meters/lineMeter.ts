@@ -25,7 +25,8 @@ export interface TransportEvents {
 
 /** What a line told. */
 export type Told =
-  { channel: MeterChannel; value: number; beyond: 'low' | 'high' | null } | { battery: number };
+  | { channel: MeterChannel; value: number; beyond: 'low' | 'high' | null }
+  | { battery: number };
 
 const dimensions: Record<MeterChannel, Dimension> = {
   tds: 'tds',

@@ -13,7 +13,8 @@ interface Props {
   label: string;
   /** A core value with its dimension, or text that is written already. */
   value:
-    { dimension: Dimension; core: number; decimals?: number } | { text: string; unit?: string };
+    | { dimension: Dimension; core: number; decimals?: number }
+    | { text: string; unit?: string };
   /** The same in the other customary unit, or a remark; one short line. */
   beside?: string | undefined;
   why?: Explanation | undefined;

@@ -13,7 +13,8 @@ export interface Act {
   step: ServiceAct;
 }
 type ServiceAct = { [C in 'mend' | 'change']: { code: C; data: ServiceData[C] } }[
-  'mend' | 'change'];
+  | 'mend'
+  | 'change'];
 
 /**
  * The steps of everything that is to be done, from a system in use back to a system in use. What opens nothing is done as it stands;

@@ -7,7 +7,10 @@ export interface Door {
 }
 
 export type ReachFault =
-  'not-through-the-door' | 'behind-the-frame' | 'too-far-in' | 'off-the-wall';
+  | 'not-through-the-door'
+  | 'behind-the-frame'
+  | 'too-far-in'
+  | 'off-the-wall';
 
 /** Something that is in its place but cannot be brought there, or not be reached there. */
 export interface ReachWarning {

@@ -16,7 +16,13 @@ export interface PlumbingSite {
 }
 
 export type Counter =
-  'steel' | 'laminate' | 'wood' | 'composite' | 'quartz' | 'granite' | 'porcelain';
+  | 'steel'
+  | 'laminate'
+  | 'wood'
+  | 'composite'
+  | 'quartz'
+  | 'granite'
+  | 'porcelain';
 
 /** A site that nobody has looked at. */
 export const unseenSite: PlumbingSite = {

@@ -1,7 +1,12 @@
 import type { Counter, PlumbingSite } from './siteFacts.ts';
 
 export type DrillTool =
-  'step-drill' | 'hole-punch' | 'wood-bit' | 'diamond-core' | 'knock-out' | 'none';
+  | 'step-drill'
+  | 'hole-punch'
+  | 'wood-bit'
+  | 'diamond-core'
+  | 'knock-out'
+  | 'none';
 
 export type TapHoleRemark =
   | 'stop-for-a-mason'

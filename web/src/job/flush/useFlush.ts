@@ -1,4 +1,10 @@
-import { flushOf, flushRecordOf, type JobDocument } from '@katharos/job';
+import {
+  flushOf,
+  flushRecordOf,
+  type JobBrief,
+  type JobDocument,
+  type Survey,
+} from '@katharos/job';
 import {
   type FeedWater,
   type FlushSchedule,
@@ -10,10 +16,11 @@ import {
   type InstalledSystem,
   type Outcome,
   type PlannedStep,
+  type Plumbing,
 } from '@katharos/core';
-import { useMemo } from 'react';
 import { useSession } from '../../data/session.ts';
 import { useSizing } from '../open/sizingContext.ts';
+import { remembered } from '../open/remembered.ts';
 import { useDocument } from '../open/useJob.ts';
 import { usePlumbing } from '../open/usePlumbing.ts';
 import { useNow } from '../../timers/useNow.ts';
@@ -37,17 +44,17 @@ export interface Flush {
 /** How often times that lie ahead are reckoned anew, ms. */
 const wholeMinutes = 20_000;
 
-/** The flush of the open job; null while what it follows from is not known. */
-export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
-  const { survey, flush } = useDocument();
-  const { brief } = useSizing();
-  const known = brief?.ok ? brief.value : null;
-  const plumbing = usePlumbing(design, known);
-  const ways = useSession()?.firm.settings.flushing;
-  const { sanitise, steps: records } = flush;
-  const now = useNow(true, wholeMinutes);
-  const planned = useMemo(() => {
-    if (!known || !plumbing) return null;
+type Ways = Parameters<typeof flushOf>[4];
+
+const plannedIn = remembered(
+  (
+    survey: Survey,
+    sanitise: JobDocument['flush']['sanitise'],
+    design: InstalledSystem,
+    known: JobBrief,
+    plumbing: Plumbing,
+    ways: Ways,
+  ) => {
     const choice = { steps: {}, ...(sanitise === undefined ? {} : { sanitise }) };
     const outcome = flushOf({ survey, flush: choice }, design, known, plumbing, ways);
     if (!outcome.ok) return outcome;
@@ -62,8 +69,21 @@ export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
       by,
     }));
     return { ok: true as const, value: { steps, states, plan, water: known.task.waters.today } };
-  }, [survey, sanitise, design, known, plumbing, ways]);
-  if (!planned?.ok) return planned;
+  },
+);
+
+/** The flush of the open job; null while what it follows from is not known. */
+export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
+  const { survey, flush } = useDocument();
+  const { brief } = useSizing();
+  const known = brief?.ok ? brief.value : null;
+  const plumbing = usePlumbing(design, known);
+  const ways = useSession()?.firm.settings.flushing;
+  const { sanitise, steps: records } = flush;
+  const now = useNow(true, wholeMinutes);
+  if (!known || !plumbing) return null;
+  const planned = plannedIn(survey, sanitise, design, known, plumbing, ways);
+  if (!planned.ok) return planned;
   const schedule = flushSchedule(planned.value.steps, (id) => flushRecordOf(records[id]), now);
   return { ok: true, value: { ...planned.value, design, records, schedule, now } };
 }

@@ -1,8 +1,9 @@
-import { briefOf, optionsOf } from '@katharos/job';
+import { briefOf, optionsOf, type Survey } from '@katharos/job';
 import { useCatalogueQuery } from '../../data/openingApi.ts';
 import { useSession } from '../../data/session.ts';
+import { remembered } from '../open/remembered.ts';
 import { useDocument } from '../open/useJob.ts';
-import { isUltravioletLine, overruleDesign, type Recommendation } from '@katharos/core';
+import { isUltravioletLine, overruleDesign, type Part, type Recommendation } from '@katharos/core';
 import { SearchContext, type SearchState, SizingContext } from '../open/sizingContext.ts';
 import { type Computed, newest, useComputed } from '../../workers/useComputed.ts';
 import { type ReactNode, useEffect, useMemo } from 'react';
@@ -11,6 +12,19 @@ import { warmWhenTouched } from '../../workers/pool.ts';
 /** Quiet time after an edit before the search begins, ms: several readings in a row are one question. */
 const searchAfterMs = 150;
 
+type BriefOptions = NonNullable<Parameters<typeof briefOf>[2]>;
+
+const optionsIn = remembered(optionsOf);
+const briefBy = remembered(
+  (
+    survey: Survey,
+    catalogue: readonly Part[],
+    standards: BriefOptions['standards'],
+    overruled: BriefOptions['overruled'],
+  ) => briefOf(survey, catalogue, { standards, overruled }),
+);
+const overruledDesign = remembered(overruleDesign);
+
 /** Searches for a system whenever the survey changes, in a worker, and gives the stages what it found. */
 export function SizingProvider({ children }: { children: ReactNode }) {
   const document = useDocument();
@@ -18,23 +32,17 @@ export function SizingProvider({ children }: { children: ReactNode }) {
   const catalogue = data?.parts;
   const session = useSession();
   const standards = session?.firm.settings.standards;
-  const overruled = useMemo(() => optionsOf(document.size.overruled), [document.size.overruled]);
-  const brief = useMemo(
-    () => (catalogue ? briefOf(document.survey, catalogue, { standards, overruled }) : null),
-    [document.survey, catalogue, standards, overruled],
-  );
+  const overruled = optionsIn(document.size.overruled);
+  const brief = catalogue ? briefBy(document.survey, catalogue, standards, overruled) : null;
   useEffect(warmWhenTouched, []);
   const task = brief?.ok ? brief.value.task : null;
   const [found, { cancel, again }] = useComputed('recommend', task, { settleMs: searchAfterMs });
   const search = useSearchState(found);
   const best = search.kind === 'found' ? search.recommendation.best.design : null;
-  const proposed = useMemo(
-    () =>
-      best && brief?.ok
-        ? overruleDesign(best, overruled, brief.value.settings, catalogue ?? [])
-        : null,
-    [best, brief, overruled, catalogue],
-  );
+  const proposed =
+    best && brief?.ok && catalogue
+      ? overruledDesign(best, overruled, brief.value.settings, catalogue)
+      : null;
   const installed = document.system?.design ?? null;
   const value = useMemo(() => {
     const ultraviolet = installed && isUltravioletLine(installed) ? installed : null;

@@ -5,8 +5,10 @@ import {
   judge,
   nothingFits,
   type JudgedDesign,
+  type Recommendation,
   type SystemDesign,
 } from '@katharos/core';
+import { remembered } from '../open/remembered.ts';
 import { useJobId } from '../open/useJob.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { ComposePanel } from './ComposePanel.tsx';
@@ -20,7 +22,7 @@ import { SizeViews, type SizeView, sizeViews } from './SizeViews.tsx';
 import { useSearch } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Stack, Text } from '@mantine/core';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense } from 'react';
 import styles from './Size.module.css';
 import { Link, useSearchParams } from 'react-router';
 
@@ -34,6 +36,22 @@ const WeighPanel = lazy(async () => ({ default: (await import('./WeighPanel.tsx'
 
 const isView = (text: string | null): text is SizeView => sizeViews.some(({ key }) => key === text);
 
+const judgedIn = remembered(judge);
+const decisionsOn = remembered(
+  (
+    judged: JudgedDesign,
+    { task, requirements, facts, settings }: JobBrief,
+    recommendation: Recommendation | undefined,
+  ) =>
+    decide(judged, {
+      waters: task.waters,
+      requirements,
+      facts,
+      leakStop: settings.leakStop,
+      recommendation,
+    }),
+);
+
 /** A sized system: its numbers first, then one view at a time of what stands behind them. */
 export function SizedSystem({ brief, design }: { brief: JobBrief; design: SystemDesign }) {
   const search = useSearch();
@@ -44,21 +62,8 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
   const recommendation = search.kind === 'found' ? search.recommendation : undefined;
   const isCurrent = search.kind === 'found' && search.isCurrent;
   const { waters } = brief.task;
-  const judged = useMemo(
-    () => judge(design, waters, brief.requirements),
-    [design, waters, brief.requirements],
-  );
-  const decisions = useMemo(
-    () =>
-      decide(judged, {
-        waters,
-        requirements: brief.requirements,
-        facts: brief.facts,
-        leakStop: brief.settings.leakStop,
-        recommendation,
-      }),
-    [judged, waters, brief, recommendation],
-  );
+  const judged = judgedIn(design, waters, brief.requirements);
+  const decisions = decisionsOn(judged, brief, recommendation);
   const { today } = judged;
   return (
     <Stack gap="md">

@@ -3,7 +3,13 @@ import type { SurveyKey } from '@katharos/core';
 
 /** Questions whose answers stand in the survey itself. */
 export type ChoiceKey =
-  'source' | 'disinfectant' | 'safe' | 'outlet' | 'tankRoom' | 'meterScale' | 'minerals';
+  | 'source'
+  | 'disinfectant'
+  | 'safe'
+  | 'outlet'
+  | 'tankRoom'
+  | 'meterScale'
+  | 'minerals';
 
 /** What is asked in one place, in the order in which a person stands there. */
 export interface SurveyGroup {

@@ -31,6 +31,7 @@ import {
 import { FlushFindings } from '../flush/FlushFindings.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
+import { remembered } from '../open/remembered.ts';
 import { useDocument, useJob } from '../open/useJob.ts';
 import { Figure } from '../../ui/Figure.tsx';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
@@ -55,7 +56,6 @@ import { SampledAt } from './SampledAt.tsx';
 import { VerifyingLamp } from './VerifyingLamp.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, Group, SimpleGrid, Stack, Text, Title } from '@mantine/core';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 
 /** Readings, what they should be, and a verdict in words. */
@@ -77,17 +77,20 @@ export function VerifyStage() {
   );
 }
 
+const verdictOn = remembered((design: SystemDesign, document: JobDocument) => {
+  const readings = verificationReadings(document);
+  return readings ? verdict(design, readings, testInstrumentsFor(document.verify)) : null;
+});
+const examinationIn = remembered(examinationOf);
+
 function Verifying({ design }: { design: SystemDesign }) {
   const { document, edit, jobId } = useJob();
   const { verify } = document;
   const { brief } = useSizing();
-  const judged = useMemo(() => {
-    const readings = verificationReadings(document);
-    return readings ? verdict(design, readings, testInstrumentsFor(document.verify)) : null;
-  }, [design, document]);
+  const judged = verdictOn(design, document);
   const today = brief?.ok ? brief.value.task.waters.today : null;
   const { settings } = useSession()!.firm;
-  const examination = useMemo(() => examinationOf(document, settings), [document, settings]);
+  const examination = examinationIn(document, settings);
   const [weighing, { again }] = useComputed('examine', examination ?? null, { settleMs });
   const further = testKeys.filter((key) => verify.readings[key]);
   const faultAt = (key: BasicVerifyKey) =>
