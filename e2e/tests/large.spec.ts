@@ -1,5 +1,5 @@
 import { expect, inDatabase, test } from '../support/app.ts';
-import { openJobs } from '../support/job.ts';
+import { addJob, openJobs } from '../support/job.ts';
 
 // Ten thousand systems are nobody else's.
 test.use({ ownFirm: 'large' });
@@ -42,7 +42,18 @@ test('a name is found among ten thousand systems while it is typed, and the list
   await search.fill('Household');
   await expect(list).toContainText('Household 00001');
   const shown = await list.getByRole('listitem').count();
+  // Somebody else adds one just then, and the list is being fetched anew when more of it is wanted.
+  let letGo = () => undefined as void;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route(/\/api\/jobs\?/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  const anew = page.waitForRequest(/\/api\/jobs\?/);
+  await addJob(page, 'Household beside');
+  await anew;
   await page.getByRole('button', { name: /^Show more .* of more than 1000/ }).click();
+  letGo();
   await expect(list.getByRole('listitem')).toHaveCount(2 * shown);
   const names = await list.getByRole('link').locator('strong').allTextContents();
   expect(new Set(names).size).toBe(2 * shown);

@@ -16,6 +16,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { troubleOf } from '../data/api.ts';
 import { useMay } from '../data/useMay.ts';
+import { useNextPage } from '../data/useNextPage.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { notify } from '../ui/notices.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
@@ -52,12 +53,13 @@ function Log({ job }: { job: string | undefined }) {
   const [search, setSearch] = useState('');
   const [wanted] = useDebouncedValue(search, 200);
   const [kind, setKind] = useState<SubjectKind | ''>('');
-  const { data, error, isLoading, hasNextPage, isFetchingNextPage, fetchNextPage, refetch } =
-    useLogInfiniteQuery({
-      search: wanted,
-      ...(kind ? { kind } : {}),
-      ...(job ? { job } : {}),
-    });
+  const list = useLogInfiniteQuery({
+    search: wanted,
+    ...(kind ? { kind } : {}),
+    ...(job ? { job } : {}),
+  });
+  const { data, error, isLoading, hasNextPage, refetch } = list;
+  const { isComing, showMore } = useNextPage(list);
   const entries = data?.pages.flatMap((page) => page.entries);
   const title = job ? 'What was done on this job' : 'What was done';
   return (
@@ -125,12 +127,7 @@ function Log({ job }: { job: string | undefined }) {
             </ol>
           )}
           {hasNextPage && (
-            <Button
-              variant="default"
-              mt="sm"
-              loading={isFetchingNextPage}
-              onClick={() => void fetchNextPage()}
-            >
+            <Button variant="default" mt="sm" loading={isComing} onClick={showMore}>
               Show earlier ones
             </Button>
           )}

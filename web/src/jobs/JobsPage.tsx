@@ -2,6 +2,7 @@ import { PageTitle } from '../ui/PageTitle.tsx';
 import { type JobSummary, removedJobDays, type Shelf, shelves } from '@katharos/contract';
 import { stages } from '@katharos/job';
 import { troubleOf, useJobsInfiniteQuery } from '../data/api.ts';
+import { useNextPage } from '../data/useNextPage.ts';
 import { stageNames } from '@katharos/words';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { ShelveJob } from './ShelveJob.tsx';
@@ -46,8 +47,9 @@ export function JobsPage() {
   const [search, setSearch] = useState('');
   const [wanted] = useDebouncedValue(search, 200);
   const [shelf, setShelf] = useState<Shelf>('open');
-  const { data, error, isLoading, isFetchingNextPage, hasNextPage, fetchNextPage, refetch } =
-    useJobsInfiniteQuery({ search: wanted, shelf });
+  const list = useJobsInfiniteQuery({ search: wanted, shelf });
+  const { data, error, isLoading, hasNextPage, refetch } = list;
+  const { isComing, showMore } = useNextPage(list);
   const jobs = data?.pages.flatMap((page) => page.jobs);
   const total = data?.pages[0]?.total ?? 0;
   const [creating, { open, close }] = useDisclosure(false);
@@ -105,12 +107,7 @@ export function JobsPage() {
         </Text>
       )}
       {jobs && hasNextPage && (
-        <Button
-          variant="default"
-          size="md"
-          loading={isFetchingNextPage}
-          onClick={() => void fetchNextPage()}
-        >
+        <Button variant="default" size="md" loading={isComing} onClick={showMore}>
           Show more ({jobs.length} of {total > 1000 ? 'more than 1000' : total})
         </Button>
       )}
