@@ -4,6 +4,7 @@ import { districtOf, drivingOrder } from '@katharos/papers';
 import { dueReasonWords, servicedNames } from '@katharos/words';
 import { Anchor, Button, Group, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
+import { linkUnderAThumb } from '../ui/underAThumb.ts';
 import { useSession } from '../data/session.ts';
 import { useReader } from '../ui/useReader.ts';
 
@@ -112,7 +113,7 @@ function Row({
             component={Link}
             to={`/jobs/${jobId}/keep?view=service`}
             fw={650}
-            style={{ lineHeight: '44px' }}
+            style={linkUnderAThumb}
           >
             {name}
           </Anchor>

@@ -2,3 +2,10 @@
 export const underAThumb = {
   body: { minHeight: 44, paddingInline: 10, marginInline: -10, alignItems: 'center' },
 } as const;
+
+/** A link on a line of its own, as high as a thumb needs; where its words take two lines they stand close. */
+export const linkUnderAThumb = {
+  display: 'inline-flex',
+  alignItems: 'center',
+  minHeight: 44,
+} as const;

@@ -9,6 +9,7 @@ import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { troubleOf } from '../../data/api.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
+import { linkUnderAThumb } from '../../ui/underAThumb.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
 import { useReader } from '../../ui/useReader.ts';
@@ -319,13 +320,13 @@ function JobFileLink() {
   const jobId = useJobId();
   return (
     <div>
-      <Anchor href={`/api/jobs/${jobId}/file`} download style={{ lineHeight: '44px' }}>
+      <Anchor href={`/api/jobs/${jobId}/file`} download style={linkUnderAThumb}>
         Save the job as a file
       </Anchor>
       <Text size="sm" c="dimmed">
         Holds everything of this job; “Open a job file” on the list of jobs brings it back.
       </Text>
-      <Anchor component={Link} to={`/log?job=${jobId}`} style={{ lineHeight: '44px' }}>
+      <Anchor component={Link} to={`/log?job=${jobId}`} style={linkUnderAThumb}>
         What was done on this job, and how it stood before
       </Anchor>
     </div>
