@@ -12,11 +12,19 @@ const views = Object.fromEntries(
 /** Quiet time after a stage is there until the others are fetched too, ms. */
 const othersAfterMs = 4000;
 
-/** The stage that is worked in. Once it stands, the others are fetched, so that none is missing where there is no line. */
+/** Whether the browser keeps the application for this page: no part of it is missing where there is no line. */
+const isKept = (): boolean =>
+  'serviceWorker' in navigator && navigator.serviceWorker.controller !== null;
+
+/**
+ * The stage that is worked in. Once it stands, the others are fetched, so that none is missing where there is no line; a page for which
+ * the browser keeps them all leaves them where they are, for what is fetched so is also run, a second's work on a slow phone.
+ */
 export function StageView({ stage }: { stage: Stage }) {
   const View = views[stage];
   const jobId = useJobId();
   useEffect(() => {
+    if (isKept()) return undefined;
     const timer = setTimeout(() => {
       for (const other of stages) void stageModules[other]().catch(() => undefined);
     }, othersAfterMs);
