@@ -303,7 +303,7 @@ test('three years of one system, by two people, one of them without a line: diar
   await expect(place).toContainText('Written to on');
   const letterTo = () =>
     readdirSync(app.outbox)
-      .filter((file) => file.endsWith('.eml'))
+      .filter((file) => /^[^.].*\.eml$/.test(file))
       .map((file) => readFileSync(join(app.outbox, file), 'utf8'))
       .find((mail) => mail.includes('m@kiln.example'));
   await expect.poll(letterTo).toContain(address.slice(-20));

@@ -9,7 +9,7 @@ import {
 } from '@katharos/job';
 import { failureSentence, fieldWords, missingWords, siteQuestionWords } from '@katharos/words';
 import type { SurveyKey } from '@katharos/core';
-import { useDocument, useJob } from '../open/useJob.ts';
+import { useDocument, useEdit, useJob, useOpenJob } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { ChoiceField } from './ChoiceField.tsx';
@@ -147,8 +147,8 @@ const wellFields: Partial<Record<SurveyKey, FieldName>> = {
 };
 
 function DetailReading({ name }: { name: DetailKey }) {
-  const { document, edit } = useJob();
-  const reading = document.survey.details[name];
+  const { edit } = useEdit();
+  const reading = useOpenJob(({ document }) => document.survey.details[name]);
   const change = (next: Reading | undefined) =>
     edit(({ survey }) => {
       const { [name]: _old, ...rest } = survey.details;
@@ -165,9 +165,9 @@ function DetailReading({ name }: { name: DetailKey }) {
 }
 
 function SurveyChoice({ name }: { name: ChoiceKey }) {
-  const { document, edit } = useJob();
+  const { edit } = useEdit();
   const { label, hint, options } = choiceFields[name];
-  const value = document.survey[name] ?? 'unknown';
+  const value = useOpenJob(({ document }) => document.survey[name] ?? 'unknown');
   return (
     <div>
       <ChoiceField
@@ -196,8 +196,9 @@ function SurveyChoice({ name }: { name: ChoiceKey }) {
 }
 
 function SiteAnswer({ name }: { name: SiteQuestionKey }) {
-  const { document, edit } = useJob();
+  const { edit } = useEdit();
   const { label, why, answers } = siteQuestionWords[name];
+  const answer = useOpenJob(({ document }) => document.survey.site[name] ?? 'unknown');
   const options = [
     ...Object.entries(answers as Record<string, string>).map(([value, text]) => ({
       value,
@@ -210,7 +211,7 @@ function SiteAnswer({ name }: { name: SiteQuestionKey }) {
       label={label}
       hint={capital(why)}
       options={options}
-      value={document.survey.site[name] ?? 'unknown'}
+      value={answer}
       onChange={(value) =>
         edit(({ survey }) => {
           const { [name]: _old, ...rest } = survey.site;

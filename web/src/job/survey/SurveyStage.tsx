@@ -1,6 +1,6 @@
 import { fieldWords, missingWords } from '@katharos/words';
 import { Button, Group, Stack, Title } from '@mantine/core';
-import { Fragment, useEffect, useState, useRef } from 'react';
+import { Fragment, memo, useEffect, useState, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
@@ -66,7 +66,8 @@ function useFocusOnAnchor(): void {
   }, [hash, key]);
 }
 
-function PlacePanels({ id }: { id: string }) {
+/** What is asked in a place; drawn anew by what changes in it, not by going to another. */
+const PlacePanels = memo(function PlacePanels({ id }: { id: string }) {
   const group = surveyGroups.find((one) => one.id === id);
   if (!group)
     return (
@@ -82,7 +83,7 @@ function PlacePanels({ id }: { id: string }) {
       {id === 'chemistry' && <LaboratoryPanel />}
     </Stack>
   );
-}
+});
 
 /** The places of the survey with how much of each is taken, and where something is missing. */
 function PlaceNav({ place }: { place: string }) {
