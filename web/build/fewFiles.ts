@@ -57,5 +57,8 @@ export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplitti
       among.filter((page) => stage.test(page)).length >= most;
     return isOfTheJob ? 'job' : null;
   };
-  return { groups: [{ name: nameOf }], includeDependenciesRecursively: false };
+  return {
+    groups: [{ debugName: 'few files', name: nameOf }],
+    includeDependenciesRecursively: false,
+  };
 }

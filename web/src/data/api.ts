@@ -12,6 +12,7 @@ import type {
 import type { FirmSettings } from '@katharos/job';
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
+import { finishSignOut, forgetKept, forgetSignOut } from './endSession.ts';
 import { keptQuery } from './keptQuery.ts';
 import { lateSchema } from './lateSchema.ts';
 
@@ -32,7 +33,6 @@ export async function entered({
   error?: FetchBaseQueryError | undefined;
 }): Promise<{ data: Session } | { error: FetchBaseQueryError }> {
   if (error) return { error };
-  const { forgetSignOut } = await import('./endSession.ts');
   await forgetSignOut();
   return { data: (await schemas()).sessionSchema.parse(data) };
 }
@@ -70,11 +70,9 @@ export const api = createApi({
     }),
     session: build.query<Session, void>({
       queryFn: async (_nothing, _api, _options, ask) => {
-        const { finishSignOut } = await import('./endSession.ts');
         if ((await finishSignOut()) === 'signed-out') return { error: signedOut };
         const answer = await ask('/session');
         if (answer.error && troubleOf(answer.error).code === 'let-go') {
-          const { forgetKept } = await import('./endSession.ts');
           await forgetKept();
         }
         if (answer.error) return { error: answer.error };

@@ -4,6 +4,7 @@ import {
   fetchBaseQuery,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { keepAnswer, keptAnswer } from './line/keptStore.ts';
 import { askForProof, wantsProof } from './proof.ts';
 import { fetchAndHear } from './serverClock.ts';
 
@@ -35,9 +36,6 @@ const isQuestion = (args: string | FetchArgs) =>
 const isUnanswered = ({ status }: FetchBaseQueryError) =>
   status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 504;
 
-/** The store is loaded beside the first answer, not before it. */
-const store = () => import('./line/keptStore.ts');
-
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 
 /**
@@ -53,18 +51,14 @@ export const keptQuery: Query = async (args, context, options) => {
 const askOrRemember: Query = async (args, context, options) => {
   if (!isQuestion(args)) return ask(args, context, options);
   const address = addressOf(args);
-  const known = store()
-    .then(({ keptAnswer }) => keptAnswer(address))
-    .catch(() => undefined);
+  const known = keptAnswer(address).catch(() => undefined);
   const result = await ((await hasKept(known)) ? askShortly : ask)(args, context, options);
   if (result.error && isUnanswered(result.error)) {
     const kept = await known;
     return kept ? { data: kept.body } : result;
   }
   if (!result.error && result.data !== undefined) {
-    void store()
-      .then(({ keepAnswer }) => keepAnswer(address, result.data))
-      .catch(() => undefined);
+    void keepAnswer(address, result.data).catch(() => undefined);
   }
   return result;
 };
