@@ -91,6 +91,8 @@ function FromMeter({ one, code, field, onTaken }: Props & { one: ConnectedMeter 
         <Button
           mih={44}
           disabled={taken === null}
+          // What is pressed is entered, though the meter stirs again under the finger.
+          onPointerDown={() => setHeldValue(steady)}
           onClick={() => {
             onTaken(taken!, meter);
             hub.holdTo(meter.id, null);
