@@ -89,7 +89,17 @@ function Flushing({ flush }: { flush: Flush }) {
       onDone={goOn}
     />
   );
-  const list = <StepList flush={flush} current={shown} onReopen={deeds.reopen} onPick={pick} />;
+  const list = (close?: () => void) => (
+    <StepList
+      flush={flush}
+      current={shown}
+      onReopen={deeds.reopen}
+      onPick={(step) => {
+        pick(step);
+        close?.();
+      }}
+    />
+  );
   return (
     <Stack gap="md">
       <Group justify="space-between">
@@ -122,11 +132,10 @@ function Flushing({ flush }: { flush: Flush }) {
       )}
       <FlushTimes schedule={schedule} now={now} />
       <FlushFindings design={flush.design} water={flush.water} now={now} />
-      {list}
+      {list()}
       {isWhole && shown && (
         <WholeScreen
           label="Flushing"
-          shown={shown.id}
           head={<Running flush={flush} shown={shown} onPick={pick} />}
           list={list}
           onClose={() => show(false)}

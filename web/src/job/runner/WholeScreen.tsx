@@ -1,7 +1,7 @@
 import { ActionIcon, Modal } from '@mantine/core';
 import IconList from '@tabler/icons-react/dist/esm/icons/IconList.mjs';
 import IconX from '@tabler/icons-react/dist/esm/icons/IconX.mjs';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { LineMark } from '../../ui/LineMark.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useDocument } from '../open/useJob.ts';
@@ -10,12 +10,10 @@ import styles from './Runner.module.css';
 interface Props {
   /** What runs, for whoever does not see it. */
   label: string;
-  /** The step that is shown: picking another closes the list. */
-  shown: string;
   /** What stands in the head beside the household's name. */
   head?: ReactNode;
-  /** All steps, one swipe or key away. */
-  list: ReactNode;
+  /** All steps, one swipe or key away. It is closed by picking one in it, never by what happens to the steps meanwhile. */
+  list: (close: () => void) => ReactNode;
   onClose: () => void;
   children: ReactNode;
 }
@@ -24,16 +22,15 @@ interface Props {
 const swipePx = 70;
 
 /** One step on the whole screen, for a phone propped against the cabinet door. */
-export function WholeScreen({ label, shown, head, list, onClose, children }: Props) {
+export function WholeScreen({ label, head, list, onClose, children }: Props) {
   const { customer } = useDocument();
   const [isListed, setListed] = useState(false);
-  // Once a step was picked in it, the list has done its work.
-  useEffect(() => setListed(false), [shown]);
   const touch = useRef<{ x: number; y: number } | null>(null);
   // Escape closes what lies on top of it first.
   const leave = () => {
     if (document.querySelectorAll('[role="dialog"]').length === 1) onClose();
   };
+  const closeList = () => setListed(false);
   useShortcuts([['l', () => setListed((before) => !before)]]);
   return (
     <Modal.Root opened fullScreen padding={0} onClose={leave} transitionProps={{ duration: 0 }}>
@@ -77,12 +74,12 @@ export function WholeScreen({ label, shown, head, list, onClose, children }: Pro
         </div>
         <Modal
           opened={isListed}
-          onClose={() => setListed(false)}
+          onClose={closeList}
           size="lg"
           title="All steps"
           closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
         >
-          {list}
+          {list(closeList)}
         </Modal>
       </Modal.Content>
     </Modal.Root>

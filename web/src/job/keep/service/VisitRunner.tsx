@@ -42,7 +42,7 @@ export function VisitRunner({ id, steps, list, onDone, onBegin, onClose }: Props
   }, [isOver, id, name]);
   if (!current || !words) {
     return (
-      <WholeScreen label="Change-out" shown="" list={list} onClose={onClose}>
+      <WholeScreen label="Change-out" list={() => list} onClose={onClose}>
         <section className={styles.face} aria-label="This step">
           <div className={styles.what}>
             <h3 className={styles.title} ref={title} tabIndex={-1}>
@@ -66,7 +66,7 @@ export function VisitRunner({ id, steps, list, onDone, onBegin, onClose }: Props
     onBegin(current);
   };
   return (
-    <WholeScreen label="Change-out" shown={current.id} list={list} onClose={onClose}>
+    <WholeScreen label="Change-out" list={() => list} onClose={onClose}>
       <section className={styles.face} aria-label="This step">
         <div className={styles.what}>
           <Text c="dimmed">
