@@ -34,12 +34,17 @@ for (const job of new Set(views.map((view) => view.job))) {
         await expect(page.getByRole('heading', { name: view.heading }).first()).toBeAttached();
         await settled(page);
         await view.open?.(page);
+        // What opens may have to be fetched first.
+        if (view.part) await expect(page.locator(view.part).first()).toBeVisible();
         await check(page, view.part);
         if (view.thumbs) {
           await page.setViewportSize(phone);
           expect.soft(await tooSmall(page), 'smaller than a thumb').toEqual([]);
         }
-        if (view.open) await page.reload();
+        if (!view.open) return;
+        await page.reload();
+        // A page that is not there yet does not hear of another address.
+        await expect(page.getByRole('heading', { name: view.heading }).first()).toBeVisible();
       });
     }
   });
