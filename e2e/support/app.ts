@@ -8,6 +8,7 @@ import {
   type Browser,
   type BrowserContext,
   type BrowserContextOptions,
+  type Page,
   request,
   test as base,
 } from '@playwright/test';
@@ -192,7 +193,7 @@ export const test = base.extend<
     },
     { scope: 'worker' },
   ],
-  /** Whether a test has a browser of its own, with nobody signed in, rather than the worker's, whose scripts are loaded and compiled. */
+  /** Whether a test has a browser of its own, with nobody signed in, rather than the worker's. */
   alone: [false, { option: true }],
   context: async ({ browser, app, shared, alone, viewport, locale, contextOptions }, use) => {
     if (alone) {
@@ -204,12 +205,43 @@ export const test = base.extend<
     }
     await use(shared);
     await shared.setOffline(false);
-    // The next test finds a browser in which nobody chose or typed anything.
-    const [page, ...others] = shared.pages();
-    await Promise.all(others.map((other) => other.close()));
-    await page?.evaluate(() => localStorage.clear()).catch(() => undefined);
-    await page?.close();
+  },
+  /** The worker's page: the application stays open in it from one test to the next, as on a phone that nobody switches off. */
+  page: async ({ context, alone, viewport, contextOptions }, use, test) => {
+    const page = context.pages()[0] ?? (await context.newPage());
+    await page.setViewportSize(viewport!);
+    await page.emulateMedia({ media: null, colorScheme: null, ...contextOptions });
+    await use(page);
+    await Promise.all(context.pages().map((one) => one !== page && one.close()));
+    if (alone || page.isClosed()) return;
+    page.removeAllListeners();
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    if (test.status !== test.expectedStatus || !(await forgets(page))) return page.close();
+    // The next test finds no page of this one standing, wherever it goes.
+    await walkTo(page, '/nothing');
+    await page.getByText('Nothing is kept under this address').waitFor();
   },
 });
+
+/** Forgets what was typed and counted in a page; whether the next test finds it as one in which nobody chose anything. */
+const forgets = (page: Page): Promise<boolean> =>
+  page
+    .evaluate(() => {
+      const choices = ['units', 'single-keys', 'waterline-open'];
+      const chose = choices.some((key) => localStorage.getItem(`katharos:${key}`) !== null);
+      localStorage.clear();
+      return !chose && !('__pwClock' in globalThis);
+    })
+    .catch(() => false);
+
+/** Goes to an address as a link of the application does, where the page has it open. */
+export async function walkTo(page: Page, address: string): Promise<void> {
+  const walks = await page.evaluate((to) => {
+    if (!document.querySelector('main')) return false;
+    history.pushState({}, '', to);
+    return dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+  }, address);
+  if (!walks) await page.goto(address);
+}
 
 export { expect, type Locator, type Page } from '@playwright/test';

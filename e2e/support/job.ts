@@ -20,20 +20,25 @@ import {
 } from '@katharos/core';
 import { choiceFields } from '../../web/src/job/survey/choiceFields.ts';
 import { surveyGroups } from '../../web/src/job/survey/surveyGroups.ts';
-import { expect, type Locator, type Page } from './app.ts';
+import { expect, type Locator, type Page, walkTo } from './app.ts';
 
 /** What a person does with a job, as steps that tests share. */
 
 /** The list of jobs, where everybody begins. */
 export async function openJobs(page: Page): Promise<void> {
-  await page.goto('/jobs');
+  await walkTo(page, '/jobs');
   await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
 }
+
+/** Waits until it is this job that is shown, and no longer the one before. */
+const stands = (page: Page, name: string): Promise<void> =>
+  expect(page.getByRole('heading', { level: 1, name, exact: true })).toBeVisible();
 
 /** A new job, standing in its survey; returns its address without the stage. */
 export async function beginJob(page: Page, name: string): Promise<string> {
   const { id } = await addJob(page, name);
-  await page.goto(`/jobs/${id}/survey`);
+  await walkTo(page, `/jobs/${id}/survey`);
+  await stands(page, name);
   await expect(page.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
   return `/jobs/${id}`;
 }
@@ -205,7 +210,8 @@ export async function seedJob(page: Page, name: string, seed: Seed): Promise<voi
     data: { version: job.version, document: alter(document) },
   });
   expect(put.status(), await put.text()).toBe(200);
-  await page.goto(`/jobs/${job.id}/${at}`);
+  await walkTo(page, `/jobs/${job.id}/${at}`);
+  await stands(page, name);
 }
 
 /** A job with the fair survey and more, and the proposed system chosen: it stands at Plumb. */

@@ -1,5 +1,5 @@
 import { check, desk, phone, settled, tooSmall } from '../support/access.ts';
-import { expect, type Page, test } from '../support/app.ts';
+import { expect, type Page, test, walkTo } from '../support/app.ts';
 import { addJob, openJobs } from '../support/job.ts';
 import { views } from '../support/views.ts';
 
@@ -13,24 +13,15 @@ async function addressOf(page: Page, job: string): Promise<string> {
   return `/jobs/${found.id}`;
 }
 
-/** Goes to another view as a link does: within the page that is open. */
-const follow = (page: Page, address: string): Promise<void> =>
-  page.evaluate((to) => {
-    history.pushState({}, '', to);
-    dispatchEvent(new PopStateEvent('popstate', { state: {} }));
-  }, address);
-
 /** Every view of one job in one page, as a person walks through it. */
 for (const job of new Set(views.map((view) => view.job))) {
   test(`nothing is in the way of anybody in the job of ${job}`, async ({ page }) => {
     test.setTimeout(180_000);
     const address = await addressOf(page, job);
-    await page.goto(address);
-    await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
     for (const view of views.filter((one) => one.job === job)) {
       await test.step(view.name, async () => {
         await page.setViewportSize(desk);
-        await follow(page, `${address}/${view.path}`);
+        await walkTo(page, `${address}/${view.path}`);
         await expect(page.getByRole('heading', { name: view.heading }).first()).toBeAttached();
         await settled(page);
         await view.open?.(page);
@@ -64,7 +55,7 @@ for (const [name, path, heading] of [
   ['an address of nothing', '/nothing/here', 'Nothing is kept under this address'],
 ] as const) {
   test(`nothing is in the way of anybody: ${name}`, async ({ page }) => {
-    await page.goto(path);
+    await walkTo(page, path);
     await expect(page.getByRole('heading', { name: heading })).toBeVisible();
     await check(page);
   });
@@ -83,8 +74,12 @@ test('nothing is in the way of anybody: a new job, the account, the keyboard', a
   await page.keyboard.press('Escape');
   await page.setViewportSize(desk);
   await page.getByRole('button', { name: 'Keyboard shortcuts' }).click();
-  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+  const list = page.getByRole('dialog', { name: 'Keyboard' });
+  await expect(list).toBeVisible();
   await check(page);
+  // Whoever goes back wants the page, not the list over it.
+  await walkTo(page, '/board');
+  await expect(list).toHaveCount(0);
 });
 
 test('nothing is in the way of anybody: a notice with its way back', async ({ page }) => {

@@ -2,7 +2,7 @@ import { type Part } from '@katharos/core';
 import { starterCatalogue, writeCatalogue } from '@katharos/job';
 import { readFile } from 'node:fs/promises';
 import { check, phone } from '../support/access.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, test, walkTo } from '../support/app.ts';
 import { seedJob } from '../support/job.ts';
 
 // What is proposed elsewhere is reckoned with the starter catalogue.
@@ -19,7 +19,7 @@ test('a pump’s curve is edited with its picture, and a system that was chosen 
     );
   const before = await chosen();
 
-  await page.goto('/catalogue');
+  await walkTo(page, '/catalogue');
   await page.getByLabel('Find a part').fill('heron 2');
   await page.getByRole('link', { name: 'Heron 2 booster pump' }).click();
   const picture = page.getByRole('region', { name: 'Boost by flow' });
@@ -50,7 +50,7 @@ test('a pump’s curve is edited with its picture, and a system that was chosen 
 });
 
 test('a rating that nothing could meet says why, and is not saved', async ({ page }) => {
-  await page.goto('/catalogue/part/reed-50');
+  await walkTo(page, '/catalogue/part/reed-50');
   await page.getByLabel('in test water of').fill('15000');
   await page.getByLabel('in test water of').press('Enter');
   await expect(page.getByText(/does not exceed the osmotic pressure/)).toBeVisible();
@@ -100,7 +100,7 @@ test('a file of 500 parts with 20 bad lines: what it would do is seen first, and
       line.replace(`fen-${i}`, 'fen-1'),
     ][(i / 25) % 4]!;
   });
-  await page.goto('/catalogue/file');
+  await walkTo(page, '/catalogue/file');
   await page.getByLabel('Catalogue file').setInputFiles({
     name: 'fen.csv',
     mimeType: 'text/csv',
@@ -128,7 +128,7 @@ test('a file of 500 parts with 20 bad lines: what it would do is seen first, and
 test('a part is duplicated, retired, priced and compared; the pages can be used by everybody', async ({
   page,
 }) => {
-  await page.goto('/catalogue/part/reed-50');
+  await walkTo(page, '/catalogue/part/reed-50');
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(page.getByRole('heading', { name: 'New: membrane element' })).toBeVisible();
   await page.getByLabel('Name').fill('Reed 50 of the new make');
@@ -142,7 +142,7 @@ test('a part is duplicated, retired, priced and compared; the pages can be used 
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('button', { name: 'Retire' }).click();
   await expect(page.getByText('It is not proposed any more.')).toBeVisible();
-  await page.goto('/catalogue?find=reed');
+  await walkTo(page, '/catalogue?find=reed');
   await expect(page.getByRole('link', { name: 'Reed 50 of the new make' })).toHaveCount(0);
   await page.getByLabel('Compare Reed 50 element').check();
   await page.getByLabel('Compare Reed 150 element').check();
@@ -152,7 +152,7 @@ test('a part is duplicated, retired, priced and compared; the pages can be used 
   );
   await check(page);
   await page.setViewportSize(phone);
-  await page.goto('/catalogue');
+  await walkTo(page, '/catalogue');
   await expect(page.getByRole('table')).toBeVisible();
   await check(page);
 });

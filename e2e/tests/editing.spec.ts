@@ -1,5 +1,5 @@
 import type { Job } from '@katharos/contract';
-import { expect, test } from '../support/app.ts';
+import { expect, test, walkTo } from '../support/app.ts';
 import {
   beginJob,
   enter,
@@ -154,7 +154,7 @@ test('what is half typed is not entered, survives a reload as it was, and can be
 test('a figure of two meanings is asked about; decimals, fractions and less-than are read as meant', async ({
   page,
 }) => {
-  await page.goto('/firm');
+  await walkTo(page, '/firm');
   const price = page.getByLabel('Price of an installation');
   await price.fill('1,250');
   await price.press('Tab');
@@ -220,7 +220,7 @@ test('choosing another system than proposed is possible, and the survey outgrowi
 });
 
 test('product stronger than feed is refused with the likely slip', async ({ page }) => {
-  await page.goto('/jobs');
+  await walkTo(page, '/jobs');
   await page.getByRole('link', { name: /Odalys Brightwen/ }).click();
   await stage(page, 'Verify').click();
   await enter(page, 'Feed TDS', '20');

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { demoSignIn } from '@katharos/server/demo';
 import { Secret, TOTP } from 'otpauth';
 import { check } from '../support/access.ts';
-import { expect, inDatabase, test } from '../support/app.ts';
+import { expect, inDatabase, test, walkTo } from '../support/app.ts';
 import { enter, field, saved, seedJob } from '../support/job.ts';
 
 test('what was done is read in sentences, and a job is brought back to what it was', async ({
@@ -15,7 +15,7 @@ test('what was done is read in sentences, and a job is brought back to what it w
     await enter(page, 'Water temperature', temperature);
     await saved(page);
   }
-  await page.goto('/board');
+  await walkTo(page, '/board');
   await page.getByRole('button', { name: 'Account' }).click();
   await page.getByRole('link', { name: 'What was done' }).click();
   await page.getByLabel('Find').fill('fennimore');
@@ -26,12 +26,12 @@ test('what was done is read in sentences, and a job is brought back to what it w
   await check(page);
 
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`/log?job=${address.replace('/jobs/', '')}`);
+  await walkTo(page, `/log?job=${address.replace('/jobs/', '')}`);
   const entry = page.getByRole('listitem').filter({ hasText: '11 °C → 14 °C' });
   await entry.getByRole('button', { name: 'As it was then' }).click();
   await entry.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByText('Water temperature: 9 °C → 14 °C')).toBeVisible();
-  await page.goto(`${address}/survey`);
+  await walkTo(page, `${address}/survey`);
   await expect(await field(page, 'Water temperature')).toHaveValue(/^14/);
 });
 
@@ -40,7 +40,7 @@ test('a household’s data are removed at their request, after the choice of the
   app,
 }) => {
   await seedJob(page, 'Quillon Tarbet', { chosen: false, at: 'survey' });
-  await page.goto('/jobs');
+  await walkTo(page, '/jobs');
   await page.getByLabel(/^Search/).fill('quillon tarbet');
   await page.getByRole('button', { name: 'More for Quillon Tarbet' }).click();
   await page.getByRole('menuitem', { name: 'What is kept of them' }).click();
@@ -66,7 +66,7 @@ test('a second factor is set up with a telephone, asked for at the next sign-in,
   browser,
   app,
 }) => {
-  await page.goto('/account');
+  await walkTo(page, '/account');
   const panel = page.getByRole('region', { name: 'Second factor' });
   await panel.getByLabel('Your password').fill(demoSignIn.password);
   await panel.getByRole('button', { name: 'Set it up' }).click();
@@ -101,7 +101,7 @@ test('a second factor is set up with a telephone, asked for at the next sign-in,
 });
 
 test('a forgotten password is set by the link that is mailed', async ({ page, browser, app }) => {
-  await page.goto('/people');
+  await walkTo(page, '/people');
   await expect(page.getByRole('table', { name: 'Who works here' })).toBeVisible();
   const invite = page.getByRole('region', { name: 'Invite somebody' });
   await invite.getByLabel('Name').fill('Tace Bowmore');

@@ -11,6 +11,7 @@ import {
   signedInState,
   startApp,
   test,
+  walkTo,
 } from '../support/app.ts';
 import { card, doStep, endStep, flushUntil, movableClock, storedFlush } from '../support/flush.ts';
 import { keptForOffline, plumbedJob, saved, stage } from '../support/job.ts';
@@ -136,13 +137,13 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     const { steps } = await storedFlush(page);
     const planned = steps['tank-fill-1']!.minutes!;
     const address = page.url();
-    await page.goto('/board');
+    await walkTo(page, '/board');
     const runs = page.getByRole('region', { name: 'Runs now' });
     await expect(runs.getByRole('link', { name: /By the clock/ })).toContainText('Tank fills');
     // No page stands while the time passes: one that heard of it would ring, and the next has nothing to ring for.
     await page.goto('about:blank');
     moveOn(planned * minute);
-    await page.goto('/board');
+    await walkTo(page, '/board');
     await expect(runs.getByRole('link', { name: /By the clock/ })).toContainText('Time is up');
     await expect.poll(() => page.title()).toContain('Time is up: Tank fills');
     await expect(
@@ -153,7 +154,7 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     await page.getByRole('heading', { level: 1 }).click();
     await expect.poll(() => page.title()).toContain('Board');
     moveOn(planned * 1.2 * minute);
-    await page.goto(address);
+    await walkTo(page, address);
     await expect(shown).toContainText('Time is up');
     const found = page.getByRole('region', { name: 'Found while flushing' });
     await expect(found).toContainText(
@@ -194,7 +195,7 @@ test('a whole flush by the clock: what rings, where the water stands, what is fo
     );
     expect(pdf.headers()['content-type']).toBe('application/pdf');
     await page.getByRole('link', { name: 'Back to the job' }).click();
-    await page.goto('/board');
+    await walkTo(page, '/board');
     const next = page.getByRole('region', { name: 'Who goes where next' });
     await expect(next).toContainText('The households');
     await page.goBack();

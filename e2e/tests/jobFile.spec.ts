@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { JobFile } from '@katharos/job';
 import { field, openJobs, stage } from '../support/job.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, test, walkTo } from '../support/app.ts';
 
 test('a job is saved as a file and opened again; a file that is none is refused with a sentence', async ({
   page,
@@ -15,7 +15,7 @@ test('a job is saved as a file and opened again; a file that is none is refused 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save the job as a file' }).click();
   const file = await (await download).path();
-  await page.goto('/jobs');
+  await walkTo(page, '/jobs');
   // Another name, so that the other tests still find their one Dunstan.
   const job = JSON.parse(readFileSync(file, 'utf8')) as JobFile;
   job.document.customer.name = 'Carried Over';
@@ -32,6 +32,6 @@ test('a job is saved as a file and opened again; a file that is none is refused 
   });
   await expect(page.getByRole('heading', { name: 'Survey', level: 2 })).toBeVisible();
   await expect(await field(page, 'Supply pressure')).toHaveValue('62 psi');
-  await page.goto('/jobs');
+  await walkTo(page, '/jobs');
   await expect(page.getByRole('link', { name: /Carried Over/ })).toContainText('Handed over');
 });

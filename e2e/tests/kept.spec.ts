@@ -360,7 +360,7 @@ test('every page of this week’s work opens without a line, by its address, and
   page.on('request', (request) => asked.push(new URL(request.url()).pathname));
   const lists = () => asked.filter((path) => path === '/api/jobs').length;
   await page.clock.install();
-  await openJobs(page);
+  await page.goto('/jobs');
   await expect(link).toBeVisible();
   const before = lists();
   await page.clock.runFor(9000);

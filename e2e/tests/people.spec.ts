@@ -1,13 +1,13 @@
 import type { Job } from '@katharos/contract';
 import { enter, field, saved, seedJob } from '../support/job.ts';
-import { expect, inDatabase, test } from '../support/app.ts';
+import { expect, inDatabase, test, walkTo } from '../support/app.ts';
 
 test('an owner invites a helper, who records and may not issue, and is let go while typing: nothing more arrives', async ({
   page,
   app,
   browser,
 }) => {
-  await page.goto('/board');
+  await walkTo(page, '/board');
   await page.getByRole('button', { name: 'Account' }).click();
   await page.getByRole('link', { name: 'People' }).click();
   await expect(page.getByRole('heading', { name: 'People', level: 1 })).toBeVisible();
@@ -52,7 +52,7 @@ test('an owner invites a helper, who records and may not issue, and is let go wh
   await enter(helper, 'Water temperature', '11');
   await saved(helper);
 
-  await page.goto('/people');
+  await walkTo(page, '/people');
   await page.getByRole('button', { name: 'Let Pip Harrow go' }).click();
   const tds = await field(helper, 'Feed TDS');
   await tds.fill('777');
@@ -93,7 +93,7 @@ test('one’s own account: a new password ends what is open elsewhere', async ({
   app,
   browser,
 }) => {
-  await page.goto('/people');
+  await walkTo(page, '/people');
   const invite = page.getByRole('region', { name: 'Invite somebody' });
   await invite.getByLabel('Name').fill('Enid Vole');
   await invite.getByRole('button', { name: 'Make a link' }).click();

@@ -15,7 +15,7 @@ import {
   written,
 } from '../support/job.ts';
 import { endStep } from '../support/flush.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, test, walkTo } from '../support/app.ts';
 
 const readings = {
   feedTds: '510 ppm',
@@ -201,7 +201,7 @@ test('one job from the first reading to the certificate, every number as the cor
   });
 
   await test.step('and the list knows it is done', async () => {
-    await page.goto('/jobs');
+    await walkTo(page, '/jobs');
     await page.getByRole('searchbox').fill('sarn');
     const row = page.getByRole('link', { name: /Wilmot Sarn/ });
     await expect(row).toContainText('Handed over');

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '../support/app.ts';
+import { expect, type Page, test, walkTo } from '../support/app.ts';
 import { check } from '../support/access.ts';
 
 const held = (page: Page, part: string) => page.getByLabel(`Held: ${part}`, { exact: true });
@@ -11,7 +11,7 @@ async function goTo(page: Page, name: string): Promise<void> {
 test('a second van is added, filled from the store, counted by its labels and given to somebody', async ({
   page,
 }) => {
-  await page.goto('/stock');
+  await walkTo(page, '/stock');
   await expect(page.getByRole('heading', { name: 'Vans and stores', level: 1 })).toBeVisible();
   await expect(page.getByText(/^Below its minimum: \d+ parts$/)).toBeVisible();
   await page.getByRole('button', { name: 'Add a van or a store' }).click();
@@ -84,7 +84,7 @@ test('a second van is added, filled from the store, counted by its labels and gi
 test('the van is loaded for the work ahead: what the store gives moves, what neither holds is bought', async ({
   page,
 }) => {
-  await page.goto('/stock/load?days=7');
+  await walkTo(page, '/stock/load?days=7');
   await expect(page.getByRole('heading', { name: 'Load the van', level: 1 })).toBeVisible();
   const work = page.getByRole('region', { name: 'The work ahead' });
   const installation = work.getByRole('checkbox', { name: /agreed installation/ }).first();
@@ -105,7 +105,7 @@ test('what is counted in a cellar is kept here, and goes to the place where it w
   page,
   context,
 }) => {
-  await page.goto('/stock');
+  await walkTo(page, '/stock');
   const pads = held(page, 'Pad leak stop 1/4"');
   await goTo(page, 'The van');
   await find(page, 'Pad leak stop 1/4');

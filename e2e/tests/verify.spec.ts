@@ -16,7 +16,7 @@ import {
 } from '@katharos/core';
 import type { Page } from '@playwright/test';
 import { fair, saved, seedJob, sizedByTheCore } from '../support/job.ts';
-import { expect, test } from '../support/app.ts';
+import { expect, test, walkTo } from '../support/app.ts';
 
 const units: Partial<Record<Dimension, string>> = {
   tds: 'ppm',
@@ -198,7 +198,7 @@ test('an instrument is noted and calibrated without a line, counts for less wher
   page,
   context,
 }) => {
-  await page.goto('/instruments');
+  await walkTo(page, '/instruments');
   const pen = page.getByRole('region', { name: 'Pen in the blue case' });
   await expect(pen).toBeVisible();
   await context.setOffline(true);
@@ -224,6 +224,7 @@ test('an instrument is noted and calibrated without a line, counts for less wher
     await asked;
     await route.continue();
   });
+  await page.goto('about:blank');
   await seedJob(page, 'Maud Ellerthwaite', { chosen: true, at: 'verify' });
   await take(page, 'feedTdsMgL', readOf(planted().sound));
   await expect(page.getByText('Read with: usual instruments')).toBeVisible();

@@ -6,14 +6,14 @@ import { type JobDocument, keptOf, type Reading } from '@katharos/job';
 import { readerOf, servicedName, trendSentence } from '@katharos/words';
 import type { Page } from '@playwright/test';
 import { seedJob, saved } from '../support/job.ts';
-import { expect, signedInState, test } from '../support/app.ts';
+import { expect, signedInState, test, walkTo } from '../support/app.ts';
 
 // What others read of the same sample would move what is due.
 test.use({ ownFirm: 'years' });
 
 /** The sample that is in its third year. */
 async function openYears(page: Page): Promise<void> {
-  await page.goto('/diary');
+  await walkTo(page, '/diary');
   const soon = page.getByRole('region', { name: 'This month' });
   await expect(soon).toContainText('Leak stop, sediment filter, carbon filter');
   await soon.getByRole('link', { name: 'Dunstan Eskdale-Moor' }).click();
@@ -146,7 +146,7 @@ test('a household reads its page without signing in and says what is wrong; the 
   await home.goto(address);
   await expect(home.getByText('This address is not in use any more')).toBeVisible();
 
-  await page.goto('/diary');
+  await walkTo(page, '/diary');
   const recall = page.getByRole('region', { name: 'Recall' });
   await recall.getByRole('button', { name: 'Find every household' }).click();
   await expect(recall.getByText('Say a part or a batch.')).toBeVisible();
@@ -295,7 +295,7 @@ test('three years of one system, by two people, one of them without a line: diar
   const month = reader.day(dateOf(kept.visit!.on), 'month');
   expect(home).toContain(month);
   expect(home).not.toContain(name);
-  await page.goto('/diary?view=place');
+  await walkTo(page, '/diary?view=place');
   await page.getByLabel('Looking ahead').selectOption('365');
   const place = page.getByRole('region', { name: 'Nether Fell' });
   await expect(place).toContainText(reader.day(dateOf(kept.visit!.dues[0]!.on)));

@@ -49,6 +49,8 @@ export function Shell() {
     ['shift+?', open],
     ['?', open],
   ]);
+  // Whoever goes back with the list open wants the page that was before.
+  useEffect(close, [close, location.pathname]);
   const isOver = error !== undefined && troubleOf(error).code === 'not-signed-in';
   const signedOut = useAppSelector((state) => state.line.line.kind === 'signed-out');
   // Whether one may sign in again, or is gone for good, is asked of the server.
