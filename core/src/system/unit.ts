@@ -20,18 +20,20 @@ export type UnitMisfit = 'cartridges' | 'vessels' | 'built-in' | 'tank' | 'drive
 const isClosed = (unit: UnitPart): boolean => unit.tankless === true || unit.innerTank === true;
 
 /** Why the design's unit does not take its other parts; null where it does, or where the system is put together loosely. */
-export function unitMisfit({ unit, ...parts }: SystemDesign): UnitMisfit | null {
-  if (!unit) return null;
-  const design = { ...parts, unit };
+export const unitMisfit = (design: SystemDesign): UnitMisfit | null =>
+  design.unit && misfitOf(design.unit, design);
+
+/** Why a unit does not take a design's parts, whatever unit the design has; null where it does. */
+function misfitOf(unit: UnitPart, design: SystemDesign): UnitMisfit | null {
   if (unit.cartridges !== design.prefilters.length) return 'cartridges';
   if (unit.vessels < design.elements) return 'vessels';
-  const own = new Set(holdable(design).map(({ id }) => id));
-  if (!unit.holds.every((id) => own.has(id))) return 'built-in';
+  const own = holdable(design);
+  if (!unit.holds.every((held) => own.some(({ id }) => id === held))) return 'built-in';
   if ((unit.tankless === true) !== (design.tank === null)) return 'tank';
   if ((unit.innerTank === true) !== (design.tank?.internal === true)) return 'tank';
   // Into a closed unit nothing is put that drives the water otherwise.
   const driving = [design.pump, design.solenoid, design.shutoff, design.permeatePump];
-  return isClosed(unit) && driving.some((part) => part && !isHeld(design, part))
+  return isClosed(unit) && driving.some((part) => part && !isHeld({ unit }, part))
     ? 'driven-otherwise'
     : null;
 }
@@ -50,11 +52,10 @@ export const asksForUnit = (design: SystemDesign): boolean =>
  */
 export function withUnit(design: SystemDesign, catalogue: readonly Part[]): SystemDesign {
   if (design.unit && unitMisfit(design) === null) return design;
-  const fitting = partsOf(catalogue, 'unit')
-    .map((unit) => ({ ...design, unit }))
-    .filter((one) => unitMisfit(one) === null);
-  const dearness = (one: SystemDesign & { unit: UnitPart }) =>
-    one.unit.price -
-    holdable(one).reduce((sum, part) => sum + (isHeld(one, part) ? part.price : 0), 0);
-  return fitting.sort((a, b) => dearness(a) - dearness(b))[0] ?? { ...design, unit: null };
+  const fitting = partsOf(catalogue, 'unit').filter((unit) => misfitOf(unit, design) === null);
+  const dearness = (unit: UnitPart) =>
+    unit.price -
+    holdable(design).reduce((sum, part) => sum + (isHeld({ unit }, part) ? part.price : 0), 0);
+  const [unit = null] = fitting.sort((a, b) => dearness(a) - dearness(b));
+  return { ...design, unit };
 }

@@ -283,26 +283,33 @@ export class OperatingPointSolver {
 
   /** A balance as an operating point, if it is one that a system can stand at. */
   private judge(balance: Balance): Outcome<OperatingPoint> {
-    const { inletBar: _inlet, ...point } = balance;
     const { tdsMgL: feedMgL, temperatureC } = this.system.feed;
-    if (!(point.permeateFlowLPerH > 0)) {
+    if (!(balance.permeateFlowLPerH > 0)) {
       const osmoticBar = osmoticPressure(feedMgL, temperatureC);
       return fail('pressure-below-osmotic', 'feed.pressureBar', {
-        membraneBar: point.membranePressureBar,
-        backBar: point.permeateBackPressureBar,
+        membraneBar: balance.membranePressureBar,
+        backBar: balance.permeateBackPressureBar,
         osmoticBar,
       });
     }
-    if (!(point.concentrateTdsMgL <= strongestConcentrateMgL)) {
+    if (!(balance.concentrateTdsMgL <= strongestConcentrateMgL)) {
       return fail('concentrate-too-strong', 'restrictor.flowMlMin', {
-        concentrateMgL: point.concentrateTdsMgL,
+        concentrateMgL: balance.concentrateTdsMgL,
         maxMgL: strongestConcentrateMgL,
       });
     }
+    // Named one by one: a search asks for some hundred thousand, and taking the rest of an object is slow.
     return succeed({
-      ...point,
-      recovery: point.permeateFlowLPerH / point.feedFlowLPerH,
-      rejection: 1 - point.permeateTdsMgL / feedMgL,
+      feedFlowLPerH: balance.feedFlowLPerH,
+      permeateFlowLPerH: balance.permeateFlowLPerH,
+      concentrateFlowLPerH: balance.concentrateFlowLPerH,
+      recovery: balance.permeateFlowLPerH / balance.feedFlowLPerH,
+      membranePressureBar: balance.membranePressureBar,
+      permeateTdsMgL: balance.permeateTdsMgL,
+      concentrateTdsMgL: balance.concentrateTdsMgL,
+      rejection: 1 - balance.permeateTdsMgL / feedMgL,
+      permeateBackPressureBar: balance.permeateBackPressureBar,
+      marches: balance.marches,
     });
   }
 }
