@@ -212,7 +212,8 @@ export const test = base.extend<
     await page.setViewportSize(viewport!);
     await page.emulateMedia({ media: null, colorScheme: null, ...contextOptions });
     await use(page);
-    await Promise.all(context.pages().map((one) => one !== page && one.close()));
+    const others = context.pages().filter((one) => one !== page);
+    await Promise.all(others.map((other) => other.close()));
     if (alone || page.isClosed()) return;
     page.removeAllListeners();
     await page.unrouteAll({ behavior: 'ignoreErrors' });

@@ -78,7 +78,11 @@ async function runInTurn(
   const server = await startServer(databaseUrl, await freePort());
   const browsers = await Promise.all(
     Array.from({ length: mostPeople }, () =>
-      browser.newContext({ baseURL: server.base, viewport: { width: 1000, height: 800 } }),
+      browser.newContext({
+        baseURL: server.base,
+        viewport: { width: 1000, height: 800 },
+        reducedMotion: 'reduce',
+      }),
     ),
   );
   try {

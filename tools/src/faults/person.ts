@@ -195,6 +195,7 @@ export class Person {
       await input.press('Enter', { timeout });
       await this.page.waitForFunction(showsFigure, [field.label, String(value)] as const, {
         timeout,
+        polling: 50,
       });
       this.entered.set(field, [...entered, value]);
       this.unsure.delete(field);
