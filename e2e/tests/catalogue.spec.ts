@@ -75,7 +75,7 @@ test('two windows at one part: the second is told, and nothing of the first is l
   await expect(page.getByText('Reed 100 element is changed.')).toBeVisible();
   await expect(other.getByText('Somebody changed this part since you began')).toBeVisible();
   await other.getByRole('button', { name: 'Look at it as it is now' }).click();
-  await expect(other.getByLabel('Price to the customer')).toHaveValue('57');
+  await expect(other.getByLabel('Price to the customer')).toHaveValue('57 EUR');
   await other.close();
 });
 

@@ -272,6 +272,26 @@ test('the hole plan is in millimetres on the page as on paper', async ({ page })
   await expect(page.getByRole('table', { name: 'Parts' })).toContainText('To buy');
 });
 
+test('on a phone each tube is a block, each of its figures beside its name, and the view in use is in sight however the phone is held', async ({
+  page,
+}) => {
+  await plumbedJob(page, 'Held upright');
+  await plumbView(page, 'Tubes').click();
+  const routes = page.getByLabel(/^Route from/);
+  await expect(routes.first()).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(plumbView(page, 'Tubes')).toBeInViewport({ ratio: 1 });
+  const [of, table] = [await routes.count(), page.getByRole('table', { name: 'Tubes' })];
+  expect(of).toBeGreaterThan(5);
+  for (const route of await routes.all()) {
+    const { x, width } = (await route.boundingBox())!;
+    expect([x >= 0, x + width <= 390]).toEqual([true, true]);
+  }
+  // Whoever does not see it still hears a table.
+  await expect(table.getByRole('row')).toHaveCount(of + 1);
+  await expect(table.getByRole('columnheader', { name: 'Route' })).toBeAttached();
+});
+
 test('a dispenser stands free: no hole, its heater last, its tanks rinsed before', async ({
   page,
 }) => {

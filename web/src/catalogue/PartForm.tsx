@@ -18,6 +18,7 @@ import {
   TextInput,
   Title,
 } from '@mantine/core';
+import { useReader } from '../ui/useReader.ts';
 import { MeasureInput } from '../ui/typed/MeasureInput.tsx';
 import { CurveEditor } from './CurveEditor.tsx';
 import { HeldEditor } from './HeldEditor.tsx';
@@ -38,6 +39,7 @@ const roomPaths = new Set<string>(roomFields.map(({ path }) => path));
 
 /** A part's figures as its data sheet gives them, field by field from the one table of what a kind has. */
 export function PartForm({ kind, part, faults, entries, readOnly, onChange }: Props) {
+  const reader = useReader();
   const fields = partFields(kind).filter((field) => isAsked(field, part));
   const set = (path: string, value: unknown) => onChange(withPartValue(part, path, value));
   const shown = (wanted: (path: string) => boolean) =>
@@ -70,7 +72,11 @@ export function PartForm({ kind, part, faults, entries, readOnly, onChange }: Pr
           <MeasureInput
             label="Price to the customer"
             keptAs="price"
-            measure={{ dimension: 'count', range: { min: 0, max: 100000 }, symbol: '' }}
+            measure={{
+              dimension: 'count',
+              range: { min: 0, max: 100000 },
+              symbol: reader.currency,
+            }}
             value={typeof part.price === 'number' ? part.price : undefined}
             fault={faults.price}
             wanted="0 where it is given away."

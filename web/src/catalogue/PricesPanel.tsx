@@ -112,6 +112,7 @@ function NotePrice({
   part: Part;
   onDone: (answer: { error?: unknown }) => Promise<void>;
 }) {
+  const reader = useReader();
   const [note, { isLoading }] = useNotePriceMutation();
   const [supplier, setSupplier] = useState('');
   const [since, setSince] = useState(today());
@@ -159,7 +160,7 @@ function NotePrice({
           label="Price"
           keptAs="supplier-price"
           w={100}
-          measure={{ dimension: 'count', range: { min: 0, max: 100000 }, symbol: '' }}
+          measure={{ dimension: 'count', range: { min: 0, max: 100000 }, symbol: reader.currency }}
           value={price}
           fault={faults.price}
           onCommit={setPrice}

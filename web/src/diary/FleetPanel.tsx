@@ -11,7 +11,7 @@ import { useReckoned } from '../data/useReckoned.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import { useFleetQuery } from './diaryApi.ts';
 
 /** So many are shown at first, and more of them each time. */
@@ -66,60 +66,57 @@ export function FleetPanel() {
       {rows.length === 0 ? (
         <Text>No system is in this state.</Text>
       ) : (
-        <WideTable minWidth={860} label="All systems, scrolls sideways">
-          <Table aria-label="Systems by what they need">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>System</Table.Th>
-                <Table.Th>Needs</Table.Th>
-                <Table.Th>Next visit</Table.Th>
-                <Table.Th ta="right">Held back</Table.Th>
-                <Table.Th>Salt passage</Table.Th>
-                <Table.Th>Flow</Table.Th>
-                <Table.Th>In use since</Table.Th>
-                {months > 0 && <Table.Th>Warranty until</Table.Th>}
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {rows.map((row) => (
-                <Table.Tr key={row.jobId}>
-                  <Table.Td>
-                    <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
-                    <Text size="sm" c="dimmed">
-                      {row.address}
-                    </Text>
+        <RowsTable
+          label="Systems by what they need"
+          minWidth={860}
+          columns={[
+            'System',
+            'Needs',
+            'Next visit',
+            { head: 'Held back', right: true },
+            'Salt passage',
+            'Flow',
+            'In use since',
+            ...(months > 0 ? ['Warranty until'] : []),
+          ]}
+        >
+          {rows.map((row) => (
+            <Table.Tr key={row.jobId}>
+              <Table.Td>
+                <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
+                <Text size="sm" c="dimmed">
+                  {row.address}
+                </Text>
+              </Table.Td>
+              <Table.Td fw={row.need === 'nothing' ? 400 : 650}>{needWords[row.need]}</Table.Td>
+              <Table.Td>{row.dueOn ? reader.day(row.dueOn) : ''}</Table.Td>
+              <Table.Td ta="right">
+                {row.rejection === null ? '' : reader.percent(row.rejection, 1)}
+                {row.readOn && (
+                  <Text size="sm" c="dimmed">
+                    {reader.day(row.readOn)}
+                  </Text>
+                )}
+              </Table.Td>
+              {(['saltPassage', 'flow'] as const).map((key) => {
+                const series = row.membrane?.[key];
+                return (
+                  <Table.Td key={key}>
+                    {series && series.state !== 'not-enough'
+                      ? `${trendStateWords[series.state]}, ${reader.number(series.factorNow, 2)}`
+                      : trendStateWords['not-enough']}
                   </Table.Td>
-                  <Table.Td fw={row.need === 'nothing' ? 400 : 650}>{needWords[row.need]}</Table.Td>
-                  <Table.Td>{row.dueOn ? reader.day(row.dueOn) : ''}</Table.Td>
-                  <Table.Td ta="right">
-                    {row.rejection === null ? '' : reader.percent(row.rejection, 1)}
-                    {row.readOn && (
-                      <Text size="sm" c="dimmed">
-                        {reader.day(row.readOn)}
-                      </Text>
-                    )}
-                  </Table.Td>
-                  {(['saltPassage', 'flow'] as const).map((key) => {
-                    const series = row.membrane?.[key];
-                    return (
-                      <Table.Td key={key}>
-                        {series && series.state !== 'not-enough'
-                          ? `${trendStateWords[series.state]}, ${reader.number(series.factorNow, 2)}`
-                          : trendStateWords['not-enough']}
-                      </Table.Td>
-                    );
-                  })}
-                  <Table.Td>{reader.day(row.since)}</Table.Td>
-                  {months > 0 && (
-                    <Table.Td>
-                      {reader.day(dateOf(Math.round(dayOf(row.since)! + months * daysInMonth)))}
-                    </Table.Td>
-                  )}
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-        </WideTable>
+                );
+              })}
+              <Table.Td>{reader.day(row.since)}</Table.Td>
+              {months > 0 && (
+                <Table.Td>
+                  {reader.day(dateOf(Math.round(dayOf(row.since)! + months * daysInMonth)))}
+                </Table.Td>
+              )}
+            </Table.Tr>
+          ))}
+        </RowsTable>
       )}
       {rows.length < wanted && (
         <Button

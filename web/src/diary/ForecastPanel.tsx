@@ -2,7 +2,7 @@ import { Table, Text, Title } from '@mantine/core';
 import { today as todayHere } from '../data/today.ts';
 import { useReckoned } from '../data/useReckoned.ts';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import { useForecastQuery } from './diaryApi.ts';
 
 /** A quarter of a year. */
@@ -19,42 +19,39 @@ export function ForecastPanel() {
       <Title order={2} size="h4" mb="sm">
         Parts of the next quarter
       </Title>
-      <WideTable minWidth={460} label="Parts of the next quarter, scrolls sideways">
-        <Table aria-label="Parts that fall due">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Part</Table.Th>
-              <Table.Th ta="right">Wanted</Table.Th>
-              <Table.Th ta="right">Held</Table.Th>
-              <Table.Th ta="right">To order</Table.Th>
-              <Table.Th>First on</Table.Th>
+      <RowsTable
+        label="Parts that fall due"
+        minWidth={460}
+        columns={[
+          'Part',
+          { head: 'Wanted', right: true },
+          { head: 'Held', right: true },
+          { head: 'To order', right: true },
+          'First on',
+        ]}
+      >
+        {data.lines.map(({ name, count, held, firstOn }) => {
+          const short = Math.max(count - (held ?? 0), 0);
+          return (
+            <Table.Tr key={name}>
+              <Table.Td>
+                {name}
+                {held === null && (
+                  <Text size="sm" c="dimmed">
+                    Not in the catalogue any more
+                  </Text>
+                )}
+              </Table.Td>
+              <Table.Td ta="right">{reader.number(count, 0)}</Table.Td>
+              <Table.Td ta="right">{held === null ? '–' : reader.number(held, 0)}</Table.Td>
+              <Table.Td ta="right" fw={short > 0 ? 650 : 400}>
+                {reader.number(short, 0)}
+              </Table.Td>
+              <Table.Td>{reader.day(firstOn)}</Table.Td>
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {data.lines.map(({ name, count, held, firstOn }) => {
-              const short = Math.max(count - (held ?? 0), 0);
-              return (
-                <Table.Tr key={name}>
-                  <Table.Td>
-                    {name}
-                    {held === null && (
-                      <Text size="sm" c="dimmed">
-                        Not in the catalogue any more
-                      </Text>
-                    )}
-                  </Table.Td>
-                  <Table.Td ta="right">{reader.number(count, 0)}</Table.Td>
-                  <Table.Td ta="right">{held === null ? '–' : reader.number(held, 0)}</Table.Td>
-                  <Table.Td ta="right" fw={short > 0 ? 650 : 400}>
-                    {reader.number(short, 0)}
-                  </Table.Td>
-                  <Table.Td>{reader.day(firstOn)}</Table.Td>
-                </Table.Tr>
-              );
-            })}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+          );
+        })}
+      </RowsTable>
     </section>
   );
 }

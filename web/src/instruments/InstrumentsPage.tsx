@@ -10,7 +10,7 @@ import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import { CalibrationForm } from './CalibrationForm.tsx';
 import { InstrumentForm } from './InstrumentForm.tsx';
 import { today } from '../data/today.ts';
@@ -136,32 +136,29 @@ function Log({ instrument: { kind, name, calibrations } }: { instrument: KeptIns
   const reader = useReader();
   const { reads } = instrumentWords[kind];
   return (
-    <WideTable minWidth={520} label={`Calibration log of ${name}, scrolls sideways`}>
-      <Table aria-label={`Calibration log of ${name}`}>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>On</Table.Th>
-            <Table.Th>Held against</Table.Th>
-            <Table.Th ta="right">True</Table.Th>
-            <Table.Th ta="right">Showed</Table.Th>
-            <Table.Th>Then</Table.Th>
-            <Table.Th>By</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
-          {calibrations.map(({ id, on, against, truth, shown, adjusted, by }) => (
-            <Table.Tr key={id}>
-              <Table.Td>{reader.when(on, 'date')}</Table.Td>
-              <Table.Td>{against}</Table.Td>
-              <Table.Td ta="right">{reader.say(reads, truth)}</Table.Td>
-              <Table.Td ta="right">{reader.say(reads, shown)}</Table.Td>
-              <Table.Td>{adjusted ? 'set right' : 'left as it was'}</Table.Td>
-              <Table.Td>{by}</Table.Td>
-            </Table.Tr>
-          ))}
-        </Table.Tbody>
-      </Table>
-    </WideTable>
+    <RowsTable
+      label={`Calibration log of ${name}`}
+      minWidth={520}
+      columns={[
+        'On',
+        'Held against',
+        { head: 'True', right: true },
+        { head: 'Showed', right: true },
+        'Then',
+        'By',
+      ]}
+    >
+      {calibrations.map(({ id, on, against, truth, shown, adjusted, by }) => (
+        <Table.Tr key={id}>
+          <Table.Td>{reader.when(on, 'date')}</Table.Td>
+          <Table.Td>{against}</Table.Td>
+          <Table.Td ta="right">{reader.say(reads, truth)}</Table.Td>
+          <Table.Td ta="right">{reader.say(reads, shown)}</Table.Td>
+          <Table.Td>{adjusted ? 'set right' : 'left as it was'}</Table.Td>
+          <Table.Td>{by}</Table.Td>
+        </Table.Tr>
+      ))}
+    </RowsTable>
   );
 }
 

@@ -20,7 +20,7 @@ import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { notify } from '../ui/notices.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import { unitOf } from './partUnits.ts';
 import { type Holdings, StockFrame } from './StockFrame.tsx';
 import { useMoveStockMutation, useNeededQuery } from './stockApi.ts';
@@ -207,55 +207,52 @@ function Picked({ lines, parts, van, store }: PickedProps) {
         So much that {van.name} carries the work and still holds its minimum: out of{' '}
         {store?.name ?? 'a store'} what is there, the rest is bought.
       </Text>
-      <WideTable minWidth={520} label="Parts to load, scrolls sideways">
-        <Table verticalSpacing={4} aria-label="Parts to load">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Part</Table.Th>
-              <Table.Th ta="right">To fetch</Table.Th>
-              <Table.Th ta="right">To buy</Table.Th>
-              <Table.Th ta="right">Work takes</Table.Th>
-              <Table.Th ta="right">Minimum</Table.Th>
-              <Table.Th ta="right">Held</Table.Th>
+      <RowsTable
+        label="Parts to load"
+        minWidth={520}
+        verticalSpacing={4}
+        columns={[
+          'Part',
+          ...['To fetch', 'To buy', 'Work takes', 'Minimum', 'Held'].map((head) => ({
+            head,
+            right: true as const,
+          })),
+        ]}
+      >
+        {lines.map(({ partId, wanted, minimum, held, fetch, buy }) => {
+          const part = parts.find(({ id }) => id === partId);
+          const amount = (quantity: number) =>
+            quantity > 0 ? reader.pieces(quantity, unitOf(part)) : '–';
+          return (
+            <Table.Tr key={partId}>
+              <Table.Td>
+                {fetch > 0 ? (
+                  <Checkbox
+                    size="md"
+                    label={part?.name ?? partId}
+                    checked={!left.has(partId)}
+                    onChange={() => turn(partId)}
+                    styles={{ body: { minHeight: 44, alignItems: 'center' } }}
+                  />
+                ) : (
+                  <Text pl={36} size="md">
+                    {part?.name ?? partId}
+                  </Text>
+                )}
+              </Table.Td>
+              <Table.Td ta="right" fw={650}>
+                {amount(fetch)}
+              </Table.Td>
+              <Table.Td ta="right">
+                {buy > 0 && <span className="mark warn">{amount(buy)}</span>}
+              </Table.Td>
+              <Table.Td ta="right">{amount(wanted)}</Table.Td>
+              <Table.Td ta="right">{amount(minimum)}</Table.Td>
+              <Table.Td ta="right">{amount(held)}</Table.Td>
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {lines.map(({ partId, wanted, minimum, held, fetch, buy }) => {
-              const part = parts.find(({ id }) => id === partId);
-              const amount = (quantity: number) =>
-                quantity > 0 ? reader.pieces(quantity, unitOf(part)) : '–';
-              return (
-                <Table.Tr key={partId}>
-                  <Table.Td>
-                    {fetch > 0 ? (
-                      <Checkbox
-                        size="md"
-                        label={part?.name ?? partId}
-                        checked={!left.has(partId)}
-                        onChange={() => turn(partId)}
-                        styles={{ body: { minHeight: 44, alignItems: 'center' } }}
-                      />
-                    ) : (
-                      <Text pl={36} size="md">
-                        {part?.name ?? partId}
-                      </Text>
-                    )}
-                  </Table.Td>
-                  <Table.Td ta="right" fw={650}>
-                    {amount(fetch)}
-                  </Table.Td>
-                  <Table.Td ta="right">
-                    {buy > 0 && <span className="mark warn">{amount(buy)}</span>}
-                  </Table.Td>
-                  <Table.Td ta="right">{amount(wanted)}</Table.Td>
-                  <Table.Td ta="right">{amount(minimum)}</Table.Td>
-                  <Table.Td ta="right">{amount(held)}</Table.Td>
-                </Table.Tr>
-              );
-            })}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+          );
+        })}
+      </RowsTable>
       {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
       {store && (
         <Button

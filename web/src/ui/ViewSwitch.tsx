@@ -1,5 +1,6 @@
 import { ScrollArea, SegmentedControl } from '@mantine/core';
-import { useEffect, useRef } from 'react';
+import { useRef } from 'react';
+import { useInSight } from './useInSight.ts';
 
 interface Props<V extends string> {
   label: string;
@@ -11,13 +12,7 @@ interface Props<V extends string> {
 /** The views of a stage in a row. On a narrow screen it is pushed sideways, and the one in use is always in sight. */
 export function ViewSwitch<V extends string>({ label, value, views, onChange }: Props<V>) {
   const row = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const viewport = row.current;
-    const current = viewport?.querySelector('input:checked')?.nextElementSibling;
-    if (!viewport || !current) return;
-    const [whole, own] = [viewport, current].map((one) => one.getBoundingClientRect());
-    viewport.scrollLeft += own!.left + own!.width / 2 - (whole!.left + whole!.width / 2);
-  }, [value]);
+  useInSight(row, 'input:checked + label', value);
   return (
     <ScrollArea
       type="never"

@@ -5,15 +5,18 @@ import type { ReactNode } from 'react';
 export function WideTable({
   minWidth,
   label,
+  className,
   children,
 }: {
   minWidth: number;
   label: string;
+  className?: string | undefined;
   children: ReactNode;
 }) {
   return (
     <Table.ScrollContainer
       minWidth={minWidth}
+      className={className}
       type="native"
       tabIndex={0}
       role="group"

@@ -7,7 +7,7 @@ import {
 } from '@katharos/core';
 import { useSession } from '../../data/session.ts';
 import { useReader } from '../../ui/useReader.ts';
-import { WideTable } from '../../ui/WideTable.tsx';
+import { RowsTable } from '../../ui/RowsTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
 import { MeasureInput } from '../../ui/typed/MeasureInput.tsx';
 import { Slider, Table } from '@mantine/core';
@@ -50,58 +50,52 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
     onChange({ limits: limit === undefined ? rest : { ...rest, [key]: limit } });
   };
   return (
-    <WideTable minWidth={640} label="Weights and limits, scrolls sideways">
-      <Table verticalSpacing="xs" mb="md">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>What</Table.Th>
-            <Table.Th>From – to</Table.Th>
-            <Table.Th style={{ width: '34%' }}>How much it matters</Table.Th>
-            <Table.Th>Limit</Table.Th>
+    <RowsTable
+      label="Weights and limits"
+      minWidth={640}
+      columns={['What', 'From – to', 'How much it matters', 'Limit']}
+      verticalSpacing="xs"
+      mb="md"
+    >
+      {criterionKeys.map((key) => {
+        const { label, hint, unit, factor } = criterionWords[key];
+        const limit = priorities.limits[key];
+        const most = criterionSenses[key].more ? 'At least' : 'At most';
+        return (
+          <Table.Tr key={key}>
+            <Table.Td title={hint}>{label}</Table.Td>
+            <Table.Td style={{ whiteSpace: 'nowrap' }}>
+              {spanOf(key)} {unit(system, currency)}
+            </Table.Td>
+            <Table.Td px="lg" pb="lg">
+              <Weight
+                label={label}
+                value={priorities.weights[key] ?? 0}
+                onChange={(weight) => setWeight(key, weight)}
+              />
+            </Table.Td>
+            <Table.Td>
+              <MeasureInput
+                aria-label={`${most}: ${label}`}
+                placeholder={reader.within(most)}
+                keptAs={key}
+                size="sm"
+                w={140}
+                measure={{
+                  dimension: 'count',
+                  range: { min: 0, max: mostLimit * factor(system) },
+                  symbol: unit(system, currency),
+                }}
+                value={limit === undefined ? undefined : limit * factor(system)}
+                onCommit={(value) =>
+                  setLimit(key, value === undefined ? undefined : value / factor(system))
+                }
+              />
+            </Table.Td>
           </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
-          {criterionKeys.map((key) => {
-            const { label, hint, unit, factor } = criterionWords[key];
-            const limit = priorities.limits[key];
-            const most = criterionSenses[key].more ? 'At least' : 'At most';
-            return (
-              <Table.Tr key={key}>
-                <Table.Td title={hint}>{label}</Table.Td>
-                <Table.Td style={{ whiteSpace: 'nowrap' }}>
-                  {spanOf(key)} {unit(system, currency)}
-                </Table.Td>
-                <Table.Td px="lg" pb="lg">
-                  <Weight
-                    label={label}
-                    value={priorities.weights[key] ?? 0}
-                    onChange={(weight) => setWeight(key, weight)}
-                  />
-                </Table.Td>
-                <Table.Td>
-                  <MeasureInput
-                    aria-label={`${most}: ${label}`}
-                    placeholder={reader.within(most)}
-                    keptAs={key}
-                    size="sm"
-                    w={140}
-                    measure={{
-                      dimension: 'count',
-                      range: { min: 0, max: mostLimit * factor(system) },
-                      symbol: unit(system, currency),
-                    }}
-                    value={limit === undefined ? undefined : limit * factor(system)}
-                    onCommit={(value) =>
-                      setLimit(key, value === undefined ? undefined : value / factor(system))
-                    }
-                  />
-                </Table.Td>
-              </Table.Tr>
-            );
-          })}
-        </Table.Tbody>
-      </Table>
-    </WideTable>
+        );
+      })}
+    </RowsTable>
   );
 }
 

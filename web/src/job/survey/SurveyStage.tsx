@@ -5,6 +5,7 @@ import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
+import { useInSight } from '../../ui/useInSight.ts';
 import { useDocument, useJob, useJobId } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { LaboratoryPanel } from './LaboratoryPanel.tsx';
@@ -90,13 +91,7 @@ function PlaceNav({ place }: { place: string }) {
   const document = useDocument();
   const missing = missingReadings(document.survey);
   const row = useRef<HTMLElement>(null);
-  useEffect(() => {
-    // On a phone the row is pushed sideways; the place in use is always in sight.
-    const nav = row.current;
-    const current = nav?.querySelector<HTMLElement>('[aria-current]');
-    if (nav && current)
-      nav.scrollLeft = current.offsetLeft - (nav.clientWidth - current.clientWidth) / 2;
-  }, [place]);
+  useInSight(row, '[aria-current]', place);
   return (
     <nav aria-label="Places of the survey" className={`${styles.places} no-print`} ref={row}>
       {places.map(({ id, short }) => {

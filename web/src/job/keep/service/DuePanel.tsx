@@ -4,7 +4,7 @@ import { dueReasonWords, servicedName, visitSentence } from '@katharos/words';
 import { Table, Text, Title } from '@mantine/core';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 
 /** What is due, when and why, and the one visit that does what belongs together. */
 export function DuePanel({
@@ -46,54 +46,49 @@ export function DuePanel({
           Reckoned with the counter: {reader.say('dailyVolume', countedLPerDay)}.
         </Text>
       )}
-      <WideTable minWidth={620} label="What is due, scrolls sideways">
-        <Table aria-label="Everything that is serviced">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>What</Table.Th>
-              <Table.Th>Due</Table.Th>
-              <Table.Th>Because</Table.Th>
-              <Table.Th>Otherwise</Table.Th>
-              <Table.Th>Last</Table.Th>
-              {warrantyMonths > 0 && <Table.Th>Warranty until</Table.Th>}
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {dues.map((due) => (
-              <Table.Tr key={due.id} data-due={due.id}>
-                <Table.Td>
-                  {servicedName(due, dues)}
-                  {due.part && (
-                    <Text size="sm" c="dimmed">
-                      {due.part.name}
-                    </Text>
-                  )}
-                </Table.Td>
-                <Table.Td fw={650}>
-                  {reader.day(dateOf(due.on))}
-                  {due.on < now && (
-                    <Text size="sm" c="var(--k-bad)">
-                      overdue
-                    </Text>
-                  )}
-                </Table.Td>
-                <Table.Td>{dueReasonWords[due.because]}</Table.Td>
-                <Table.Td>
-                  {due.others
-                    .map(
-                      ({ because, on }) => `${dueReasonWords[because]} ${reader.day(dateOf(on))}`,
-                    )
-                    .join('; ')}
-                </Table.Td>
-                <Table.Td>{reader.day(dateOf(due.since))}</Table.Td>
-                {warrantyMonths > 0 && (
-                  <Table.Td>{due.part && reader.day(warrantyEnds(due, warrantyMonths))}</Table.Td>
-                )}
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+      <RowsTable
+        label="Everything that is serviced"
+        minWidth={620}
+        columns={[
+          'What',
+          'Due',
+          'Because',
+          'Otherwise',
+          'Last',
+          ...(warrantyMonths > 0 ? ['Warranty until'] : []),
+        ]}
+      >
+        {dues.map((due) => (
+          <Table.Tr key={due.id} data-due={due.id}>
+            <Table.Td>
+              {servicedName(due, dues)}
+              {due.part && (
+                <Text size="sm" c="dimmed">
+                  {due.part.name}
+                </Text>
+              )}
+            </Table.Td>
+            <Table.Td fw={650}>
+              {reader.day(dateOf(due.on))}
+              {due.on < now && (
+                <Text size="sm" c="var(--k-bad)">
+                  overdue
+                </Text>
+              )}
+            </Table.Td>
+            <Table.Td>{dueReasonWords[due.because]}</Table.Td>
+            <Table.Td>
+              {due.others
+                .map(({ because, on }) => `${dueReasonWords[because]} ${reader.day(dateOf(on))}`)
+                .join('; ')}
+            </Table.Td>
+            <Table.Td>{reader.day(dateOf(due.since))}</Table.Td>
+            {warrantyMonths > 0 && (
+              <Table.Td>{due.part && reader.day(warrantyEnds(due, warrantyMonths))}</Table.Td>
+            )}
+          </Table.Tr>
+        ))}
+      </RowsTable>
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { bodyName, obstacleKinds } from '@katharos/words';
 import type { Cabinet, Obstacle } from '@katharos/core';
 import { useJob } from '../../open/useJob.ts';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { LengthInput } from './LengthInput.tsx';
 import { Button, Group, Table, Text, Title } from '@mantine/core';
 
@@ -46,51 +46,43 @@ export function ObstacleTable({
           : 'As it usually is; measure what is really there.'}{' '}
         Tubes are reckoned to the trap and from the stop valve, if one is entered.
       </Text>
-      <WideTable minWidth={700} label="What is in the way, scrolls sideways">
-        <Table verticalSpacing={4}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>What</Table.Th>
-              {columns.map(([key, label]) => (
-                <Table.Th key={key}>{label}</Table.Th>
-              ))}
-              <Table.Td />
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {obstacles.map((obstacle, i) => (
-              <Table.Tr key={obstacle.id}>
-                <Table.Td>{bodyName(obstacle.id)}</Table.Td>
-                {columns.map(([key, label]) => (
-                  <Table.Td key={key}>
-                    <LengthInput
-                      aria-label={`${bodyName(obstacle.id)} ${label}`}
-                      keptAs={`${obstacle.id}-${key}`}
-                      size="sm"
-                      w={96}
-                      minM={0}
-                      maxM={4}
-                      valueM={obstacle[key]}
-                      onChangeM={(metres) =>
-                        set(obstacles.map((one, k) => (k === i ? { ...one, [key]: metres } : one)))
-                      }
-                    />
-                  </Table.Td>
-                ))}
-                <Table.Td>
-                  <Button
-                    variant="subtle"
-                    aria-label={`Take out: ${bodyName(obstacle.id)}`}
-                    onClick={() => set(obstacles.filter((_, k) => k !== i))}
-                  >
-                    Take out
-                  </Button>
-                </Table.Td>
-              </Table.Tr>
+      <RowsTable
+        label="What is in the way"
+        minWidth={700}
+        verticalSpacing={4}
+        columns={['What', ...columns.map(([, label]) => label), '']}
+      >
+        {obstacles.map((obstacle, i) => (
+          <Table.Tr key={obstacle.id}>
+            <Table.Td>{bodyName(obstacle.id)}</Table.Td>
+            {columns.map(([key, label]) => (
+              <Table.Td key={key}>
+                <LengthInput
+                  aria-label={`${bodyName(obstacle.id)} ${label}`}
+                  keptAs={`${obstacle.id}-${key}`}
+                  size="sm"
+                  w={96}
+                  minM={0}
+                  maxM={4}
+                  valueM={obstacle[key]}
+                  onChangeM={(metres) =>
+                    set(obstacles.map((one, k) => (k === i ? { ...one, [key]: metres } : one)))
+                  }
+                />
+              </Table.Td>
             ))}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+            <Table.Td>
+              <Button
+                variant="subtle"
+                aria-label={`Take out: ${bodyName(obstacle.id)}`}
+                onClick={() => set(obstacles.filter((_, k) => k !== i))}
+              >
+                Take out
+              </Button>
+            </Table.Td>
+          </Table.Tr>
+        ))}
+      </RowsTable>
       <Group mt="xs">
         {obstacleKinds.map((kind) => (
           <Button key={kind} variant="default" onClick={() => add(kind)}>

@@ -20,7 +20,7 @@ import {
 import { useJob } from '../../open/useJob.ts';
 import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { SizeSelect } from './SizeSelect.tsx';
 import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
 
@@ -50,93 +50,91 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
         pull the unit out where the line leaves it. The narrower tube is taken while its flow costs
         less than {reader.say('pressure', practiceLimits.mostTubeLossBar)}.
       </Text>
-      <WideTable minWidth={980} label="Tubes, scrolls sideways">
-        <Table verticalSpacing={6}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>No.</Table.Th>
-              <Table.Th>From – to</Table.Th>
-              <Table.Th ta="right">Cut</Table.Th>
-              <Table.Th>Label</Table.Th>
-              <Table.Th>Tube, outside / bore</Table.Th>
-              <Table.Th>Colour</Table.Th>
-              <Table.Th ta="right">Costs as 1/4" / 3/8", {unit}</Table.Th>
-              <Table.Th>Route</Table.Th>
-              <Table.Th>Ends</Table.Th>
-              <Table.Th ta="right">Clips</Table.Th>
+      <RowsTable
+        label="Tubes"
+        minWidth={980}
+        verticalSpacing={6}
+        columns={[
+          'No.',
+          'From – to',
+          { head: 'Cut', right: true },
+          'Label',
+          'Tube, outside / bore',
+          'Colour',
+          { head: `Costs as 1/4" / 3/8", ${unit}`, right: true },
+          'Route',
+          'Ends',
+          { head: 'Clips', right: true },
+        ]}
+      >
+        {tubes.map((run) => {
+          return (
+            <Table.Tr key={run.id}>
+              <Table.Td>{run.label}</Table.Td>
+              <Table.Td>
+                {placeName(run.from)} – {placeName(run.to)}
+              </Table.Td>
+              <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
+                {reader.cut(run.cutM)}
+              </Table.Td>
+              <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
+              <Table.Td>
+                <SizeSelect tube={run} />
+                <Text size="xs" c="dimmed">
+                  {run.outsideMm} / {run.boreMm} mm
+                </Text>
+              </Table.Td>
+              <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
+              <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+                {loss(run, '1/4"')} / {loss(run, '3/8"')}
+                {run.proposed === '3/8"' && run.size === '1/4"' && (
+                  <Text size="xs" className="mark warn">
+                    3/8" is proposed
+                  </Text>
+                )}
+              </Table.Td>
+              <Table.Td>
+                <QuantityInput
+                  field={routeField}
+                  keptAs={run.id}
+                  label={undefined}
+                  description={undefined}
+                  aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}
+                  size="sm"
+                  w={120}
+                  placeholder={reader.say('length', run.takenM)}
+                  quantity={document.plumb.routes[run.id]}
+                  onCommit={(quantity) =>
+                    edit((current) => {
+                      const { [run.id]: _old, ...rest } = current.plumb.routes;
+                      const { value, unit } = quantity ?? { value: 0, unit: '' };
+                      return {
+                        plumb: {
+                          ...current.plumb,
+                          routes: quantity ? { ...rest, [run.id]: { value, unit } } : rest,
+                        },
+                      };
+                    })
+                  }
+                />
+                <Text size="xs" c="dimmed">
+                  {routeWords[run.known]}
+                </Text>
+              </Table.Td>
+              <Table.Td>
+                <Text size="sm">
+                  {run.ends[0] === run.ends[1]
+                    ? `${tubeEndNames[run.ends[0]]} both ends`
+                    : run.ends.map((end) => tubeEndNames[end]).join('; ')}
+                  {run.reducers > 0 &&
+                    `; ${run.reducers} ${reader.plural(run.reducers, { one: 'reducer', other: 'reducers' })}`}
+                </Text>
+              </Table.Td>
+              <Table.Td ta="right">{run.lockClips}</Table.Td>
             </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {tubes.map((run) => {
-              return (
-                <Table.Tr key={run.id}>
-                  <Table.Td>{run.label}</Table.Td>
-                  <Table.Td>
-                    {placeName(run.from)} – {placeName(run.to)}
-                  </Table.Td>
-                  <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
-                    {reader.cut(run.cutM)}
-                  </Table.Td>
-                  <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
-                  <Table.Td>
-                    <SizeSelect tube={run} />
-                    <Text size="xs" c="dimmed">
-                      {run.outsideMm} / {run.boreMm} mm
-                    </Text>
-                  </Table.Td>
-                  <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
-                  <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
-                    {loss(run, '1/4"')} / {loss(run, '3/8"')}
-                    {run.proposed === '3/8"' && run.size === '1/4"' && (
-                      <Text size="xs" className="mark warn">
-                        3/8" is proposed
-                      </Text>
-                    )}
-                  </Table.Td>
-                  <Table.Td>
-                    <QuantityInput
-                      field={routeField}
-                      keptAs={run.id}
-                      label={undefined}
-                      description={undefined}
-                      aria-label={`Route from ${placeName(run.from)} to ${placeName(run.to)}`}
-                      size="sm"
-                      w={120}
-                      placeholder={reader.say('length', run.takenM)}
-                      quantity={document.plumb.routes[run.id]}
-                      onCommit={(quantity) =>
-                        edit((current) => {
-                          const { [run.id]: _old, ...rest } = current.plumb.routes;
-                          const { value, unit } = quantity ?? { value: 0, unit: '' };
-                          return {
-                            plumb: {
-                              ...current.plumb,
-                              routes: quantity ? { ...rest, [run.id]: { value, unit } } : rest,
-                            },
-                          };
-                        })
-                      }
-                    />
-                    <Text size="xs" c="dimmed">
-                      {routeWords[run.known]}
-                    </Text>
-                  </Table.Td>
-                  <Table.Td>
-                    <Text size="sm">
-                      {run.ends[0] === run.ends[1]
-                        ? `${tubeEndNames[run.ends[0]]} both ends`
-                        : run.ends.map((end) => tubeEndNames[end]).join('; ')}
-                      {run.reducers > 0 &&
-                        `; ${run.reducers} ${reader.plural(run.reducers, { one: 'reducer', other: 'reducers' })}`}
-                    </Text>
-                  </Table.Td>
-                  <Table.Td ta="right">{run.lockClips}</Table.Td>
-                </Table.Tr>
-              );
-            })}
-          </Table.Tbody>
-        </Table>
-      </WideTable>
+          );
+        })}
+      </RowsTable>
       <Colours />
     </section>
   );

@@ -1,0 +1,45 @@
+import { Table, type TableProps } from '@mantine/core';
+import type { ReactNode } from 'react';
+import styles from './RowsTable.module.css';
+import { WideTable } from './WideTable.tsx';
+
+/** What stands over a column; a figure stands to the right. */
+type Column = string | { head: string; right: true };
+
+interface Props extends TableProps {
+  /** What is in it, for whoever does not see it. */
+  label: string;
+  /** Below this it scrolls sideways, pixels; on a phone it does not, see below. */
+  minWidth: number;
+  columns: readonly Column[];
+  /** The rows, each with as many cells as there are columns; the first cell says whose row it is. */
+  children: ReactNode;
+}
+
+const headOf = (column: Column): string => (typeof column === 'string' ? column : column.head);
+
+/**
+ * A table in which each row is somebody's or something's. On a phone the rows stand one under the other, each figure beside its
+ * name: what is entered or read standing is never beside the screen.
+ */
+export function RowsTable({ label, minWidth, columns, children, ...props }: Props) {
+  const names = Object.fromEntries(
+    columns.map((column, i) => [`--column-${i + 1}`, JSON.stringify(headOf(column))]),
+  );
+  return (
+    <WideTable minWidth={minWidth} label={`${label}, scrolls sideways`} className={styles.rows}>
+      <Table aria-label={label} {...props} style={names}>
+        <Table.Thead>
+          <Table.Tr>
+            {columns.map((column) => (
+              <Table.Th key={headOf(column)} ta={typeof column === 'string' ? 'left' : 'right'}>
+                {headOf(column)}
+              </Table.Th>
+            ))}
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>{children}</Table.Tbody>
+      </Table>
+    </WideTable>
+  );
+}
