@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import styles from './RowsTable.module.css';
 import { WideTable } from './WideTable.tsx';
 
-/** What stands over a column; a figure stands to the right. */
+/** What stands over a column, nothing over one of buttons; a figure stands to the right. */
 type Column = string | { head: string; right: true };
 
 interface Props extends TableProps {
@@ -31,11 +31,15 @@ export function RowsTable({ label, minWidth, columns, children, ...props }: Prop
       <Table aria-label={label} {...props} style={names}>
         <Table.Thead>
           <Table.Tr>
-            {columns.map((column) => (
-              <Table.Th key={headOf(column)} ta={typeof column === 'string' ? 'left' : 'right'}>
-                {headOf(column)}
-              </Table.Th>
-            ))}
+            {columns.map((column) =>
+              column === '' ? (
+                <Table.Td key="" />
+              ) : (
+                <Table.Th key={headOf(column)} ta={typeof column === 'string' ? 'left' : 'right'}>
+                  {headOf(column)}
+                </Table.Th>
+              ),
+            )}
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>{children}</Table.Tbody>
