@@ -1,3 +1,4 @@
+import { useDeedKey } from './useDeedKey.ts';
 import { partFields, partValue } from '@katharos/job';
 import type { CataloguePart } from '@katharos/contract';
 import type { Part } from '@katharos/core';
@@ -21,7 +22,6 @@ import {
 } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { v4 as newId } from 'uuid';
 import { troubleOf } from '../data/api.ts';
 import { readTextFile } from '../data/readTextFile.ts';
 import { useMay } from '../data/useMay.ts';
@@ -121,7 +121,7 @@ function Preview({ given, entries }: { given: Given; entries: readonly Catalogue
     const retired = entries.filter(({ retiredAt }) => retiredAt !== null);
     return catalogueChanges(given.text, parts, new Set(retired.map(({ part }) => part.id)));
   }, [given.text, parts, entries]);
-  const deed = useRef(newId());
+  const deed = useDeedKey();
   if (!read.ok) return <Tone kind="bad" head={read.sentence} role="alert" />;
   const { changes, unknown } = read;
   const of = (kind: Verdict) => changes.filter(({ verdict }) => verdict.kind === kind);
@@ -132,13 +132,15 @@ function Preview({ given, entries }: { given: Given; entries: readonly Catalogue
   const apply = async () => {
     const answer = await send({
       changes: wanted.map((part) => ({ part, version: versionOf(part.id) })),
-      key: deed.current,
+      key: deed.current(),
     });
-    deed.current = newId();
+    const isLost = deed.answered(answer.error);
     if (answer.error) {
       notify({
-        title: 'Nothing was changed',
-        message: troubleOf(answer.error).message,
+        title: isLost ? 'No answer came' : 'Nothing was changed',
+        message: isLost
+          ? 'Whether the parts were taken over, this page shows once there is a line. Pressed again, nothing is done twice.'
+          : troubleOf(answer.error).message,
         color: 'red',
         autoClose: 15000,
       });

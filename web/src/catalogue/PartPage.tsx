@@ -1,9 +1,10 @@
 import type { CataloguePart } from '@katharos/contract';
+import { useDeedKey } from './useDeedKey.ts';
 import { type PartCurve, partCurve, type PartKind, partKinds } from '@katharos/core';
 import { emptyPart, idOf, partValue } from '@katharos/job';
 import { checkPart, mayHold, partKindWords } from '@katharos/words';
 import { Anchor, Button, Group, SimpleGrid, Skeleton, Stack, Text, Title } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { v4 as newId } from 'uuid';
 import { troubleOf } from '../data/api.ts';
@@ -79,7 +80,7 @@ function Editor({ kind, start, entry, entries }: Props) {
   });
   const [send, { isLoading }] = useChangePartsMutation();
   const [handedIn, setHandedIn] = useState(false);
-  const deed = useRef(newId());
+  const deed = useDeedKey();
   const named = {
     ...part,
     id: entry?.part.id ?? idOf(nameOf(part), new Set(entries.map((one) => one.part.id))),
@@ -96,9 +97,9 @@ function Editor({ kind, start, entry, entries }: Props) {
     if (!checked.ok) return;
     const answer = await send({
       changes: [{ part: checked.part, version }],
-      key: deed.current,
+      key: deed.current(),
     });
-    deed.current = newId();
+    deed.answered(answer.error);
     if (answer.error) {
       notify({ message: troubleOf(answer.error).message, color: 'red', autoClose: 12000 });
       return;
