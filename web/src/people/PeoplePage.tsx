@@ -24,7 +24,7 @@ import { notify } from '../ui/notices.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import {
   useChangeRoleMutation,
   useEndFactorOfMutation,
@@ -73,23 +73,15 @@ function People() {
       {error && !data && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}
       {data && (
         <section className="panel" aria-label="Who works here">
-          <WideTable minWidth={620} label="Who works here, scrolls sideways">
-            <Table aria-label="Who works here">
-              <Table.Thead>
-                <Table.Tr>
-                  <Table.Th>Name</Table.Th>
-                  <Table.Th>E-mail</Table.Th>
-                  <Table.Th>Part</Table.Th>
-                  <Table.Th>Going</Table.Th>
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {data.people.map((person) => (
-                  <PersonRow key={person.id} person={person} onDone={told} />
-                ))}
-              </Table.Tbody>
-            </Table>
-          </WideTable>
+          <RowsTable
+            label="Who works here"
+            minWidth={620}
+            columns={['Name', 'E-mail', 'Part', 'Going']}
+          >
+            {data.people.map((person) => (
+              <PersonRow key={person.id} person={person} onDone={told} />
+            ))}
+          </RowsTable>
         </section>
       )}
       <Invite onDone={() => void refetch()} />
