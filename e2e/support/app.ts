@@ -224,14 +224,16 @@ export const test = base.extend<
   },
 });
 
-/** Forgets what was typed and counted in a page; whether the next test finds it as one in which nobody chose anything. */
+/** Forgets what was typed and counted in a page; whether the next test finds it as one in which nobody chose and nothing was told. */
 const forgets = (page: Page): Promise<boolean> =>
   page
     .evaluate(() => {
       const choices = ['units', 'single-keys', 'waterline-open'];
       const chose = choices.some((key) => localStorage.getItem(`katharos:${key}`) !== null);
       localStorage.clear();
-      return !chose && !('__pwClock' in globalThis);
+      // A notice that still stands would be taken for the next test's own.
+      const told = document.querySelector('.mantine-Notification-root, [role=alert]') !== null;
+      return !chose && !told && !('__pwClock' in globalThis);
     })
     .catch(() => false);
 

@@ -125,25 +125,31 @@ test('a file of 500 parts with 20 bad lines: what it would do is seen first, and
   expect(text.match(/^fen-/gm)).toHaveLength(480);
 });
 
-test('where the answer to a file is lost, nobody is told that nothing was changed', async ({
-  page,
-}) => {
-  await walkTo(page, '/catalogue/file');
-  await page.getByLabel('Catalogue file').setInputFiles({
-    name: 'prices.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from('id,price\r\nreed-150,71\r\n'),
+// By a line that breaks, and by a proxy before a server that goes on alone.
+for (const [by, price] of [
+  ['line', 71],
+  ['proxy', 72],
+] as const) {
+  test(`where the answer to a file is lost by the ${by}, nobody is told that nothing was changed`, async ({
+    page,
+  }) => {
+    await walkTo(page, '/catalogue/file');
+    await page.getByLabel('Catalogue file').setInputFiles({
+      name: 'prices.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`id,price\r\nreed-150,${price}\r\n`),
+    });
+    const summary = page.getByRole('region', { name: 'What the file would do' });
+    await expect(summary).toContainText('Changed: 1');
+    await page.route('**/api/catalogue/parts', async (route) => {
+      await route.fetch();
+      await (by === 'line' ? route.abort() : route.fulfill({ status: 504 }));
+    });
+    await summary.getByRole('button', { name: 'Take over 1 part' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'No answer came' })).toBeVisible();
+    await expect(summary).toContainText('As it is already: 1');
   });
-  const summary = page.getByRole('region', { name: 'What the file would do' });
-  await expect(summary).toContainText('Changed: 1');
-  await page.route('**/api/catalogue/parts', async (route) => {
-    await route.fetch();
-    await route.abort();
-  });
-  await summary.getByRole('button', { name: 'Take over 1 part' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'No answer came' })).toBeVisible();
-  await expect(summary).toContainText('As it is already: 1');
-});
+}
 
 test('a part is duplicated, retired, priced and compared; the pages can be used by everybody', async ({
   page,

@@ -1,11 +1,11 @@
 import { useRef } from 'react';
-import { troubleOf } from '../data/api.ts';
+import { isUnanswered } from '../data/keptQuery.ts';
 import { v4 as newId } from 'uuid';
 
 interface DeedKey {
   current: () => string;
   /** Says how the server answered. @returns whether no answer came, so that nobody knows whether it was done */
-  answered: (error: unknown) => boolean;
+  answered: (error: object | undefined) => boolean;
 }
 
 /** The key of a deed, the same until the server has answered: sent again after a lost answer, it gets the answer of the first time. */
@@ -14,7 +14,7 @@ export function useDeedKey(): DeedKey {
   return {
     current: () => key.current,
     answered: (error) => {
-      const isLost = troubleOf(error).code === 'offline';
+      const isLost = error !== undefined && isUnanswered(error);
       if (!isLost) key.current = newId();
       return isLost;
     },

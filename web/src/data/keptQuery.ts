@@ -33,8 +33,11 @@ const addressOf = (args: string | FetchArgs): string => {
 const isQuestion = (args: string | FetchArgs) =>
   typeof args === 'string' || args.method === undefined || args.method === 'GET';
 
-const isUnanswered = ({ status }: FetchBaseQueryError) =>
-  status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 504;
+/** Whether the server's own answer did not come, be it for the line or for a proxy: what was asked for may have been done. */
+export function isUnanswered(error: object): boolean {
+  const status = 'status' in error ? error.status : undefined;
+  return status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR' || status === 502 || status === 504;
+}
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 

@@ -9,8 +9,9 @@ type Column = string | { head: string; right: true };
 interface Props extends TableProps {
   /** What is in it, for whoever does not see it. */
   label: string;
-  /** Below this it scrolls sideways, pixels; on a phone it does not, see below. */
+  /** Below this it scrolls sideways, pixels; on a phone it does not. */
   minWidth: number;
+  /** Ten at the most: so many names the style sheet knows. */
   columns: readonly Column[];
   /** The rows, each with as many cells as there are columns; the first cell says whose row it is. */
   children: ReactNode;
