@@ -18,29 +18,37 @@ const styledComponents: Plugin = {
 };
 
 /** What reckons a system: no page needs it before its own part of the work is opened. */
-const heavy =
+const reckons =
   /\/core\/src\/(system\/(point|filling)|household\/(simulate|sampled)|choose\/judge|plumbing\/(order|cabinet))/;
+/** What holds a value to a schema: no page waits for it that shows what this build's own server answers. */
+const checks = /\/zod\//;
 
-/** Refuses a build in which every page would load what reckons, as by a list of words that stands in one file with it. */
-const lightFirstLoad: Plugin = {
-  name: 'light-first-load',
+/** What must not be waited for, by who waits. */
+const light = [
+  { page: /\/web\/index\.html$/, without: [reckons, checks] },
+  { page: /\/(SignIn|Board|Jobs|Job)Page\.tsx$/, without: [checks] },
+  { page: /\/(Survey|Size|Plumb|Flush|Verify|Keep)Stage\.tsx$/, without: [checks] },
+];
+
+/** Refuses a build in which a page would wait for what it does not need, as by a list of words that stands in one file with it. */
+const lightLoads: Plugin = {
+  name: 'light-loads',
   generateBundle(_options, bundle) {
-    const first = new Set<string>();
-    const add = (name: string): void => {
+    const loadedWith = (name: string, seen = new Set<string>()): Set<string> => {
       const chunk = bundle[name];
-      if (first.has(name) || chunk?.type !== 'chunk') return;
-      first.add(name);
-      const reckons = chunk.moduleIds.filter((id) => heavy.test(id));
-      if (reckons.length > 0) this.error(`the first load would hold ${reckons.join(', ')}`);
-      chunk.imports.forEach(add);
+      if (seen.has(name) || chunk?.type !== 'chunk') return seen;
+      seen.add(name);
+      for (const each of chunk.imports) loadedWith(each, seen);
+      return seen;
     };
     for (const output of Object.values(bundle)) {
-      if (
-        output.type === 'chunk' &&
-        output.isEntry &&
-        /index\.html$/.test(output.facadeModuleId ?? '')
-      )
-        add(output.fileName);
+      const facade = (output.type === 'chunk' && output.facadeModuleId) || '';
+      const without = light.filter(({ page }) => page.test(facade)).flatMap((each) => each.without);
+      for (const name of without.length > 0 ? loadedWith(output.fileName) : []) {
+        const ids = bundle[name]?.type === 'chunk' ? bundle[name].moduleIds : [];
+        const heavy = ids.find((id) => without.some((each) => each.test(id)));
+        if (heavy) this.error(`${facade} would wait for ${heavy}`);
+      }
     }
   },
 };
@@ -53,7 +61,7 @@ const whole: UserConfig = {
 
 export default defineConfig(async ({ command }) => ({
   ...whole,
-  plugins: [whole.plugins, styledComponents, lightFirstLoad],
+  plugins: [whole.plugins, styledComponents, lightLoads],
   build: {
     outDir: 'dist',
     sourcemap: false,

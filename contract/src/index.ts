@@ -1,3 +1,4 @@
+export * from './answers.ts';
 export * from './audit.ts';
 export * from './diary.ts';
 export * from './errors.ts';
@@ -9,7 +10,9 @@ export * from './jobList.ts';
 export * from './household.ts';
 export * from './instruments.ts';
 export * from './jobs.ts';
+export * from './paperKinds.ts';
 export * from './papers.ts';
+export * from './shelves.ts';
 export * from './photographs.ts';
 export * from './session.ts';
 export * from './van.ts';

@@ -1,4 +1,5 @@
 import { customerSchema, stages, type visitFields } from '@katharos/job';
+import { shelves } from './shelves.ts';
 import { z } from 'zod';
 
 /** Jobs as the list has them: without their documents, and without what reads one. */
@@ -25,13 +26,7 @@ export const jobSummarySchema = z.object({
     .nullable(),
 });
 export type JobSummary = z.infer<typeof jobSummarySchema>;
-/** Where a job lies: among those in work, put away, or deleted and not yet gone. */
-export const shelves = ['open', 'archived', 'removed'] as const;
-export type Shelf = (typeof shelves)[number];
 export const shelveJobSchema = z.strictObject({ shelf: z.enum(shelves) });
-
-/** Days that a deleted job can be brought back. */
-export const removedJobDays = 30;
 
 /** One page of a list, the last touched first. */
 export const jobListSchema = z.object({

@@ -1,9 +1,6 @@
 import { gapCodes, text, unitSystemSchema } from '@katharos/job';
+import { paperKinds } from './paperKinds.ts';
 import { z } from 'zod';
-
-/** Papers that are handed over. Once issued they stay as they were; what changes makes a new version beside the old one. */
-export const paperKinds = ['proposal', 'certificate', 'sheet', 'service'] as const;
-export type PaperKind = (typeof paperKinds)[number];
 
 const isTimeZone = (name: string): boolean => {
   try {

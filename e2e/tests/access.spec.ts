@@ -170,10 +170,16 @@ test.describe('signed out', () => {
     page,
   }) => {
     await page.goto('/sign-in');
+    const email = page.getByLabel('E-mail');
+    await email.fill('wren');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(email).toHaveAccessibleDescription(/such as name@firm.example/);
+    await email.fill('wren@brackenfold.example');
+    await expect(email).not.toHaveAttribute('aria-invalid', 'true');
     await page.getByLabel('Password', { exact: true }).fill('not the one');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('alert')).toContainText('do not belong together');
-    await expect(page.getByLabel('E-mail')).toHaveValue('wren@brackenfold.example');
+    await expect(email).toHaveValue('wren@brackenfold.example');
     await page.goto('/jobs/00000000-0000-4000-8000-000000000000/size');
     await expect(page).toHaveURL(/sign-in\?to=/);
     await page.getByRole('button', { name: 'Sign in' }).click();

@@ -184,7 +184,9 @@ test('a change that the server refuses names its field, holds up nothing else, a
   await enter(page, 'Feed TDS', '517');
   await expect(page.getByText('Not reached; kept here')).toBeVisible();
   // As a version of the program with other limits may have kept it.
-  await expect.poll(() => page.evaluate(keepDeedsWith, ['517', '-517'] as const)).toBe(1);
+  await expect
+    .poll(() => page.evaluate(keepDeedsWith, ['"value":517', '"value":-517'] as const))
+    .toBe(1);
   await page.context().setOffline(false);
   const notice = page.getByRole('alert').filter({ hasText: 'The server refused' });
   await expect(notice).toContainText('Feed TDS');
@@ -248,6 +250,31 @@ test('a page to which what sends does not come is none, and says so', async ({ b
   await page.unroute(/assets\/line-.*\.js$/);
   await page.getByRole('button', { name: 'Load the page again' }).click();
   await expect(page.getByRole('heading', { name: 'Jobs', level: 1 })).toBeVisible();
+  await context.close();
+});
+
+test('an answer of another version is drawn as far as it is what this page understands, and told where it is not', async ({
+  browser,
+  app,
+}) => {
+  const context = await firstVisit(browser, app);
+  const page = await context.newPage();
+  let jobs: (held: object[]) => object[] = (held) => held;
+  await page.route(/api\/jobs\?/, async (route) => {
+    const response = await route.fetch();
+    const body = (await response.json()) as { jobs: object[] };
+    await route.fulfill({
+      response,
+      headers: { ...response.headers(), 'katharos-contract': 'another' },
+      json: { ...body, jobs: jobs(body.jobs) },
+    });
+  });
+  jobs = () => [{ id: 'of another shape' }];
+  await page.goto('/jobs');
+  await expect(page.getByRole('alert')).toContainText('could not be read');
+  jobs = (held) => held.map((job) => ({ ...job, unheardOf: true }));
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('link', { name: /Tamsin/ })).toBeVisible();
   await context.close();
 });
 

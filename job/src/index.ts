@@ -5,11 +5,14 @@ export * from './catalogue/catalogueFile.ts';
 export { starterCatalogue } from './catalogue/starterCatalogue.ts';
 export * from './fields/fields.ts';
 export * from './fields/firmSettings.ts';
+export * from './fields/usualSettings.ts';
 export * from './fields/instrument.ts';
 export { householdSchema } from './fields/household.ts';
-export { isPlainText, text, wantedText } from './fields/text.ts';
+export { isPlainText } from './fields/plainText.ts';
+export { text, wantedText } from './fields/text.ts';
 export { fault, type SchemaFault } from './fields/schemaFault.ts';
 export * from './fields/siteQuestions.ts';
+export * from './fields/siteSchema.ts';
 export * from './fields/stages.ts';
 export { customerSchema } from './fields/customer.ts';
 export { analyteLabel, recogniseAnalyte } from './laboratory/analyteNames.ts';
@@ -17,10 +20,16 @@ export * from './laboratory/readReport.ts';
 export * from './laboratory/report.ts';
 export * from './laboratory/reportFindings.ts';
 export * from './document/job.ts';
+export * from './document/newJob.ts';
+export * from './fields/routeRange.ts';
 export * from './document/jobFile.ts';
+export * from './document/writtenFile.ts';
+export { jobFileVersion } from './document/jobFileVersion.ts';
 export { type Reading } from './document/reading.ts';
-export { acceptedRegardless, isPractice, type VerifyRecord } from './document/verifyRecord.ts';
+export { acceptedRegardless, isPractice } from './document/accepted.ts';
+export type { VerifyRecord } from './document/verifyRecord.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './document/merge.ts';
+export * from './document/photographed.ts';
 export * from './document/photographs.ts';
 export {
   applyOverOwn,
@@ -50,14 +59,16 @@ export { inUseSince, servicedSiteOf, visitsInOrder } from './keeping/installed.t
 export * from './keeping/kept.ts';
 export { type Need, needOf, needs, type SystemState } from './keeping/need.ts';
 export * from './keeping/readRows.ts';
+export type { ServiceVisitRecord } from './document/serviceRecord.ts';
 export {
-  type ServiceVisitRecord,
   visitFields,
   type VisitKind,
   visitKinds,
   type VisitSign,
   visitSigns,
-} from './document/serviceRecord.ts';
+} from './document/visits.ts';
+export { documentPlaces } from './document/documentPlaces.ts';
+export { writtenPlaceOf } from './document/whole.ts';
 export { germsOf, handChecksOf } from './brief/handChecks.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';

@@ -44,6 +44,9 @@ import { sessionRoutes } from './session/sessionRoutes.ts';
 import { stockRoutes } from './stock/stockRoutes.ts';
 import { vanRoutes } from './stock/vanRoutes.ts';
 
+/** By what a page knows that it was built of the same contract; written here by the build. */
+const contractMark = process.env.CONTRACT_MARK;
+
 /** Besides the SameSite cookie: a browser's request that changes something must come from a page of this server. */
 const refuseForeignOrigin: RequestHandler = (request, _response, next) => {
   const { origin, host } = request.headers;
@@ -134,6 +137,7 @@ function apiRoutes({ config, sequelize, setupCode, changes, mill, post }: AppPar
   const router = Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
+    if (contractMark) response.setHeader('Katharos-Contract', contractMark);
     next();
   });
   const small = [jsonBody('small'), onlyPlainText];

@@ -12,6 +12,8 @@ const options = {
   target: 'node20.10',
   jsx: 'automatic',
   sourcemap: 'inline',
+  // As of a page that nobody built.
+  define: { 'import.meta.env': '{"DEV":true,"PROD":false}' },
 };
 const kept = join(import.meta.dirname, '../../.local/cache/tests');
 mkdirSync(kept, { recursive: true });

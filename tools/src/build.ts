@@ -32,9 +32,24 @@ export const buildSolve = () =>
     outfile: join(root, 'solve/dist/solve.mjs'),
   });
 
-export const buildServer = () =>
+/** Stands for the contract and all that it is made of: page and server that were built of the same have the same. */
+async function contractMark(): Promise<string> {
+  const hash = createHash('sha256');
+  for (const name of ['core', 'job', 'contract']) {
+    const folder = join(root, name, 'src');
+    const files = (await readdir(folder, { recursive: true }))
+      .filter((file) => /(?<!\.test)\.ts$/.test(file))
+      .sort();
+    for (const file of files)
+      hash.update(`${name}/${file}\n${await readFile(join(folder, file), 'utf8')}`);
+  }
+  return hash.digest('base64url').slice(0, 16);
+}
+
+const buildServer = (mark: string) =>
   bundle({
     ...shared,
+    define: { 'process.env.CONTRACT_MARK': JSON.stringify(mark) },
     entryPoints: {
       server: join(root, 'server/src/main.ts'),
       paperWorker: join(root, 'server/src/papers/paperWorker.ts'),
@@ -92,10 +107,12 @@ async function squeeze(folder: string): Promise<void> {
 
 /** Everything that is served or started in earnest. */
 export async function buildAll(): Promise<void> {
+  const mark = await contractMark();
+  const define = { 'import.meta.env.CONTRACT_MARK': JSON.stringify(mark) };
   await Promise.all([
     buildSolve(),
-    buildServer(),
-    buildWeb({ root: join(root, 'web'), logLevel: 'warn' }),
+    buildServer(mark),
+    buildWeb({ root: join(root, 'web'), logLevel: 'warn', define }),
   ]);
   await Promise.all([squeeze(join(root, 'web/dist/assets')), buildServiceWorker()]);
 }

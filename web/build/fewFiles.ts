@@ -1,7 +1,10 @@
 import { build, type Rolldown, type UserConfig } from 'vite';
 
-/** Pages that should come soonest of all, by the end of their file's name. */
-const soonest = /\/(SignInPage|JobsPage|BoardPage)\.tsx$/;
+/** Pages that should come soonest of all: each has what it shares with others in a file of its own. */
+const soonest = ['SignInPage', 'JobsPage', 'BoardPage'];
+/** What stands around every page of somebody signed in. */
+const frame = '/app/Shell.tsx';
+const door = '/session/SignInPage.tsx';
 /** What comes behind every page, and what a job's page comes with besides. */
 const behind = '/data/line/connect.ts';
 /** What is loaded with every stage of a job. */
@@ -33,8 +36,8 @@ function pagesOf(
 }
 
 /**
- * A browser asks for six files at a time, and each costs a way there and back: what every page needs is one file, what the soonest pages
- * share with others is one, what comes behind every page is one, and what most stages of a job share is one. Which modules those are is known once the application was
+ * A browser asks for six files at a time, and each costs a way there and back: what every page needs is one file, the frame is one, what
+ * one of the soonest pages shares with others is one, what comes behind every page is one, and what most stages of a job share is one. Which modules those are is known once the application was
  * bundled without this, for what nobody uses is left out then.
  */
 export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplittingOptions> {
@@ -49,8 +52,14 @@ export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplitti
   const pages = pagesOf(chunks);
   const nameOf = (id: string): string | null => {
     const among = pages.filter(({ modules }) => modules.has(id)).map(({ page }) => page);
-    if (among.includes(first!)) return 'first';
-    if (among.length > 1 && among.some((page) => soonest.test(page))) return 'soonest';
+    const isFramed = among.some((page) => page.endsWith(frame));
+    // Whoever is not within the frame signs in first.
+    if (among.includes(first!) || (isFramed && among.some((page) => page.endsWith(door)))) {
+      return 'first';
+    }
+    if (isFramed) return 'frame';
+    const soon = soonest.filter((name) => among.some((page) => page.endsWith(`/${name}.tsx`)));
+    if (among.length > 1 && soon.length > 0) return soon.join('And');
     if (among.some((page) => page.endsWith(behind))) return 'line';
     const isOfTheJob =
       among.some((page) => page.endsWith(jobPage)) ||

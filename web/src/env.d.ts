@@ -15,7 +15,12 @@ declare module '@tabler/icons-react/dist/esm/icons/*' {
   export default Icon;
 }
 interface ImportMeta {
-  readonly env: { readonly DEV: boolean; readonly PROD: boolean };
+  readonly env: {
+    readonly DEV: boolean;
+    readonly PROD: boolean;
+    /** Of the contract that a build was made of. */
+    readonly CONTRACT_MARK?: string;
+  };
 }
 /** Sets the globals of a store that lives as long as the page. */
 declare module 'fake-indexeddb/auto';

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { type DecisionTopic, drawsOfDay, seededRandom, usualHousehold } from '@katharos/core';
 import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
 import { briefOf, optionsOf, surveyReadings } from './brief.ts';
-import { newJobDocument, type Survey } from '../document/job.ts';
+import type { Survey } from '../document/job.ts';
+import { newJobDocument } from '../document/newJob.ts';
 
 const reading = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });
 const surveyOf = (change: Partial<Survey> = {}): Survey => ({

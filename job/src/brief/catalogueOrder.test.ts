@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { recommend, slotsOf } from '@katharos/core';
 import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
-import { newJobDocument } from '../document/job.ts';
+import { newJobDocument } from '../document/newJob.ts';
 import { briefOf } from './brief.ts';
 
 const read = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });

@@ -1,5 +1,5 @@
 import { isUltravioletLine } from '@katharos/core';
-import { isPractice } from '../document/verifyRecord.ts';
+import { isPractice } from '../document/accepted.ts';
 import { isFlushed } from '../document/flushRecord.ts';
 import { germsOf } from './handChecks.ts';
 import type { JobDocument } from '../document/job.ts';

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { type JobDocument, newJobDocument } from '../document/job.ts';
+import type { JobDocument } from '../document/job.ts';
+import { newJobDocument } from '../document/newJob.ts';
 import { surveyed, plumbed } from '../test/plumbedJobs.ts';
 import { certificateGaps } from './gaps.ts';
 import { stageOf } from './stage.ts';

@@ -13,10 +13,14 @@ import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
 import { partSchema } from '../catalogue/part.ts';
 import { briefOf, surveyReadings, verificationReadings } from '../brief/brief.ts';
 import { isWithin, surveyFields, verifyFields } from '../fields/fields.ts';
-import { type JobDocument, jobDocumentSchema, newJobDocument } from './job.ts';
+import { type JobDocument, jobDocumentSchema } from './job.ts';
+import { newJobDocument } from './newJob.ts';
 import type { Reading } from './reading.ts';
-import { jobFileJsonSchema, jobFileOf, jobFileSchema, upgradeJobFile } from './jobFile.ts';
+import { jobFileJsonSchema, jobFileSchema } from './jobFile.ts';
+import { jobFileOf, upgradeJobFile } from './writtenFile.ts';
 import { mergeDocuments, saysTheSame } from './merge.ts';
+import { documentPlaces } from './documentPlaces.ts';
+import { writtenPlaceOf } from './whole.ts';
 import { stageOf } from '../brief/stage.ts';
 import { stages } from '../fields/stages.ts';
 import fc from 'fast-check';
@@ -163,6 +167,10 @@ describe('the stage', () => {
     job.keep.issued = tick;
     expect(stageOf(job)).toEqual({ stage: 'keep', finished: true });
   });
+});
+
+test('the places of a document are written down as its schema has them: run `npm run schema` after a change', () => {
+  expect(documentPlaces).toEqual(writtenPlaceOf(jobDocumentSchema));
 });
 
 describe('merging two edits of one job', () => {

@@ -40,7 +40,8 @@ import { customerSchema } from '../fields/customer.ts';
 import { householdSchema } from '../fields/household.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text, wantedText } from '../fields/text.ts';
-import { siteSchema } from '../fields/siteQuestions.ts';
+import { routeRangeM } from '../fields/routeRange.ts';
+import { siteSchema } from '../fields/siteSchema.ts';
 import { detailFields, type DetailKey, surveyFields } from '../fields/fields.ts';
 import { instant, itemId, person, readingsOf, tick } from './reading.ts';
 import { serviceRecordSchema } from './serviceRecord.ts';
@@ -142,8 +143,6 @@ const sizeSchema = z.strictObject({
   compared: z.array(systemDesignSchema).max(2),
 });
 
-/** Tube under a sink or to a remote unit. */
-export const routeRangeM = { min: 0.02, max: 60 };
 const isRoute = (metres: number) => metres >= routeRangeM.min && metres <= routeRangeM.max;
 
 const quantity = z.strictObject({ value: z.number(), unit: z.string().max(20) });
@@ -325,23 +324,3 @@ export const jobDocumentSchema = z.strictObject({
 
 export type JobDocument = z.infer<typeof jobDocumentSchema>;
 export type Survey = JobDocument['survey'];
-
-/** A job as it begins: a name, and nothing known yet. */
-export const newJobDocument = (name: string, address = ''): JobDocument => ({
-  customer: { name, address, phone: '', note: '' },
-  survey: {
-    readings: {},
-    details: {},
-    site: {},
-    source: 'unknown',
-    disinfectant: 'unknown',
-    safe: 'unknown',
-    outlet: 'unknown',
-  },
-  system: null,
-  size: { weights: {}, limits: {}, overruled: {}, compared: [] },
-  plumb: { routes: {}, ticks: {} },
-  flush: { steps: {} },
-  verify: { readings: {}, shutoffTest: 'not-done', leakCheck: 'not-done', note: '' },
-  keep: { issued: null, remark: '' },
-});

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { type JobDocument, newJobDocument } from './job.ts';
+import type { JobDocument } from './job.ts';
+import { newJobDocument } from './newJob.ts';
 import { mergeDocuments } from './merge.ts';
 
 const base = newJobDocument('Two devices');

@@ -1,5 +1,6 @@
-import { type JobDocument, jobDocumentSchema } from './job.ts';
-import { isRecord, type Json, type Place, placeOf, same } from './whole.ts';
+import type { JobDocument } from './job.ts';
+import { isRecord, type Json, same } from './json.ts';
+import { documentPlace, type Place } from './place.ts';
 
 /** Two people's edits of one job, brought together field by field. */
 export interface Merged {
@@ -61,7 +62,7 @@ export function mergeDocuments(base: JobDocument, mine: JobDocument, theirs: Job
     return m;
   };
   const [b, m, t] = [base, mine, theirs] as unknown as Json[];
-  const document = merge(placeOf(jobDocumentSchema), b, m, t, '') as unknown as JobDocument;
+  const document = merge(documentPlace(), b, m, t, '') as unknown as JobDocument;
   return { document, conflicts };
 }
 

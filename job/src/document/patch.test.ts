@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type JobDocument, jobDocumentSchema, newJobDocument } from './job.ts';
+import { type JobDocument, jobDocumentSchema } from './job.ts';
+import { newJobDocument } from './newJob.ts';
 import type { Reading } from './reading.ts';
 import { mergeDocuments, saysTheSame } from './merge.ts';
 import {

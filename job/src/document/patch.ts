@@ -1,5 +1,6 @@
-import { type JobDocument, jobDocumentSchema } from './job.ts';
-import { isRecord, type Json, type JsonRecord, type Place, placeOf, same } from './whole.ts';
+import type { JobDocument } from './job.ts';
+import { isRecord, type Json, type JsonRecord, same } from './json.ts';
+import { documentPlace, type Place } from './place.ts';
 
 /** One value that was changed, in its place: what stood there and what stands there now; absent is undefined. */
 export interface Patch {
@@ -29,11 +30,9 @@ export function diffDocuments(before: JobDocument, after: JobDocument): Patch[] 
     }
     patches.push({ path, before: a, after: b });
   };
-  walk(root(), before as unknown as Json, after as unknown as Json, []);
+  walk(documentPlace(), before as unknown as Json, after as unknown as Json, []);
   return patches;
 }
-
-const root = (): Place => placeOf(jobDocumentSchema);
 
 /** The same changes backwards, the last first. */
 export const inverted = (patches: readonly Patch[]): Patch[] =>
@@ -81,7 +80,7 @@ function patched(
   for (const patch of patches) {
     const present = valueAt(current as unknown as JobDocument, patch.path);
     const next = mayChange(present, patch)
-      ? withValue(root(), current, patch.path, patch.after)
+      ? withValue(documentPlace(), current, patch.path, patch.after)
       : undefined;
     if (next === undefined) left.push(patch);
     else current = next as JsonRecord;

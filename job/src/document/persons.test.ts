@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { type JobDocument, newJobDocument } from './job.ts';
+import type { JobDocument } from './job.ts';
+import { newJobDocument } from './newJob.ts';
 import { stampPersons } from './persons.ts';
 
 const at = '2026-03-01T09:00:00Z';

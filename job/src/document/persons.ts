@@ -1,5 +1,6 @@
-import { type JobDocument, jobDocumentSchema } from './job.ts';
-import { isRecord, type Json, type JsonRecord, type Place, placeOf, same } from './whole.ts';
+import type { JobDocument } from './job.ts';
+import { isRecord, type Json, type JsonRecord, same } from './json.ts';
+import { documentPlace, type Place } from './place.ts';
 
 /** Whether what two records say themselves is the same: who did it, and what lies deeper, aside. */
 function saysTheSame(place: Place, sent: JsonRecord, stored: Json | undefined): boolean {
@@ -27,6 +28,6 @@ export function stampPersons(sent: JobDocument, stored: JobDocument, person: str
       }),
     );
   };
-  const root = placeOf(jobDocumentSchema);
+  const root = documentPlace();
   return walk(root, sent as unknown as Json, stored as unknown as Json) as unknown as JobDocument;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { WrittenPlace } from './writtenPlace.ts';
 
 /**
  * What of a document only makes sense whole, declared where its schema stands: half of one reading and half of another is nobody's
@@ -20,83 +21,50 @@ export function saysWho<T extends z.ZodType>(schema: T): T {
   return schema;
 }
 
-export type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
-export type JsonRecord = { [key: string]: Json };
-
-export const isRecord = (value: Json | undefined): value is JsonRecord =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-/** Whether two values say the same; the order of keys is no difference, for the database does not keep it. */
-export function same(a: Json | undefined, b: Json | undefined): boolean {
-  if (a === b) return true;
-  if (Array.isArray(a) || Array.isArray(b)) {
-    return (
-      Array.isArray(a) &&
-      Array.isArray(b) &&
-      a.length === b.length &&
-      a.every((item, i) => same(item, b[i]))
-    );
-  }
-  if (!isRecord(a) || !isRecord(b)) return false;
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...keys].every((key) => same(a[key], b[key]));
-}
-
-/** One place of a document's schema. */
-export interface Place {
-  /** Of one key inside; undefined where the schema does not say. */
-  inside: (key: string) => Place | undefined;
-  /** Never gone inside of. */
-  isWhole: boolean;
-  /** May begin empty and be filled key by key: a record, or an object of which every field may be absent. */
-  growsByKey: boolean;
-  /** May be absent. */
-  optional: boolean;
-  /** Says who did something. */
-  isPerson: boolean;
-}
-
-const kept = new WeakMap<z.core.$ZodType, Place>();
-
-/** The place that a schema describes. */
-export function placeOf(schema: z.core.$ZodType): Place {
-  let place = kept.get(schema);
-  if (!place) {
-    place = describe(schema);
-    kept.set(schema, place);
-  }
-  return place;
-}
-
-function describe(schema: z.core.$ZodType): Place {
+/** The place that a schema describes, as it is written down. Inside what is whole only persons are looked for. */
+export function writtenPlaceOf(schema: z.core.$ZodType): WrittenPlace {
   const def = schema._zod.def as z.core.$ZodTypeDef & {
     innerType?: z.core.$ZodType;
     shape?: Record<string, z.core.$ZodType>;
     valueType?: z.core.$ZodType;
   };
-  const declared = wholes.has(schema);
-  const isPerson = persons.has(schema);
+  const declared: WrittenPlace = {
+    ...(wholes.has(schema) && { isWhole: true }),
+    ...(persons.has(schema) && { isPerson: true }),
+  };
   if (def.innerType && (def.type === 'optional' || def.type === 'nullable')) {
-    const inner = placeOf(def.innerType);
-    return {
-      ...inner,
-      isWhole: inner.isWhole || declared,
-      optional: def.type === 'optional' || inner.optional,
-    };
+    const inner = { ...writtenPlaceOf(def.innerType), ...declared };
+    return trimmed(def.type === 'optional' ? { ...inner, optional: true } : inner);
   }
   if (def.type === 'object' && def.shape) {
-    const { shape } = def;
-    return {
-      inside: (key) => (Object.hasOwn(shape, key) ? placeOf(shape[key]!) : undefined),
-      isWhole: declared,
-      growsByKey: Object.values(shape).every((field) => placeOf(field).optional),
-      optional: false,
-      isPerson,
-    };
+    const fields = Object.entries(def.shape).map(
+      ([name, field]) => [name, writtenPlaceOf(field)] as const,
+    );
+    return trimmed({ ...declared, fields: Object.fromEntries(fields) });
   }
   if (def.type === 'record' && def.valueType) {
-    const value = { ...placeOf(def.valueType), optional: true };
-    return { inside: () => value, isWhole: declared, growsByKey: true, optional: false, isPerson };
+    return trimmed({ ...declared, each: { ...writtenPlaceOf(def.valueType), optional: true } });
   }
-  return { inside: () => undefined, isWhole: true, growsByKey: false, optional: false, isPerson };
+  return declared;
+}
+
+/** Of what is whole no more is written down than leads to a person. */
+function trimmed(place: WrittenPlace): WrittenPlace {
+  return place.isWhole ? (towardsPersons(place) ?? bare(place)) : place;
+}
+
+const bare = ({ fields: _fields, each: _each, ...rest }: WrittenPlace): WrittenPlace => rest;
+
+function towardsPersons(place: WrittenPlace): WrittenPlace | undefined {
+  const fields = Object.entries(place.fields ?? {}).flatMap(([name, field]) => {
+    const kept = towardsPersons(field);
+    return kept ? [[name, kept] as const] : [];
+  });
+  const each = place.each && towardsPersons(place.each);
+  if (!place.isPerson && fields.length === 0 && !each) return undefined;
+  return {
+    ...bare(place),
+    ...(fields.length > 0 && { fields: Object.fromEntries(fields) }),
+    ...(each && { each }),
+  };
 }

@@ -1,4 +1,4 @@
-import { type AcceptanceLimits, faultCodes, usualRequirements } from '@katharos/core';
+import { faultCodes } from '@katharos/core';
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
 import { fault } from './schemaFault.ts';
@@ -62,18 +62,3 @@ export const firmSettingsSchema = z.strictObject({
   taxShare: z.number().min(0).max(1).optional(),
 });
 export type FirmSettings = z.infer<typeof firmSettingsSchema>;
-
-/** What a new firm starts with. */
-export const usualFirmSettings: FirmSettings = { units: 'metric', currency: 'EUR', paper: 'A4' };
-
-/** Prices of work and tax until a firm sets its own. */
-export const usualPrices = { installationPrice: 240, taxShare: 0.2 } as const;
-
-/** How a firm keeps systems until it says otherwise. */
-export const usualKeeping = { school: 'first', tripPrice: 60, warrantyMonths: 24 } as const;
-
-/** What a firm holds a product to. */
-export const limitsOf = ({ standards }: Pick<FirmSettings, 'standards'>): AcceptanceLimits => ({
-  productShareOfFeed: standards?.productShareOfFeed ?? usualRequirements.productShareOfFeed,
-  productTdsMgL: standards?.productTdsMgL ?? usualRequirements.productTdsMgL,
-});

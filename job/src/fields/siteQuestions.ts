@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 const yesNo = ['yes', 'no'] as const;
 
 /** What is looked at under the sink, each with its closed set of answers. That nobody asked is not stored: it is the absence of an answer. */
@@ -20,10 +18,3 @@ export const siteQuestions = {
 export type SiteQuestionKey = keyof typeof siteQuestions;
 export type SiteAnswer<K extends SiteQuestionKey> = (typeof siteQuestions)[K][number];
 export const siteQuestionKeys = Object.keys(siteQuestions) as SiteQuestionKey[];
-
-type Answers = { [K in SiteQuestionKey]?: SiteAnswer<K> | undefined };
-
-/** The answers given so far. */
-export const siteSchema: z.ZodType<Answers, Answers> = z.strictObject(
-  Object.fromEntries(siteQuestionKeys.map((key) => [key, z.enum(siteQuestions[key]).optional()])),
-);

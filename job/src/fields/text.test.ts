@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { isPlainText, text, wantedText } from './text.ts';
+import { isPlainText } from './plainText.ts';
+import { text, wantedText } from './text.ts';
 
 describe('text of people', () => {
   test('is any script and emoji, kept as it is', () => {

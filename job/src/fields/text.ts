@@ -1,8 +1,6 @@
 import { z } from 'zod';
+import { isPlainText } from './plainText.ts';
 import { fault } from './schemaFault.ts';
-
-/** Text of any script; not NUL and no half of a character, which no database holds and no browser shows. */
-export const isPlainText = (text: string): boolean => !/[\0\p{Cs}]/u.test(text);
 
 /** What a person writes, up to so many characters. */
 export const text = (most: number) =>

@@ -1,6 +1,6 @@
 import { dayOf, flushTimes, type Serviced, type ServicedKind, toCore } from '@katharos/core';
 import type { Reading } from '../document/reading.ts';
-import { type VisitSign, visitSigns } from '../document/serviceRecord.ts';
+import { type VisitSign, visitSigns } from '../document/visits.ts';
 import { verifyFields } from '../fields/fields.ts';
 import { dateOfInstant, type Installed, visitsInOrder } from './installed.ts';
 

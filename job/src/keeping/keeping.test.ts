@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayOf } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
-import type { VisitSign } from '../document/serviceRecord.ts';
+import type { VisitSign } from '../document/visits.ts';
 import {
   at,
   installed as kept,

@@ -10,7 +10,8 @@ import {
   trend,
   type Trend,
 } from '@katharos/core';
-import { type FirmSettings, usualKeeping } from '../fields/firmSettings.ts';
+import type { FirmSettings } from '../fields/firmSettings.ts';
+import { usualKeeping } from '../fields/usualSettings.ts';
 import { countedLPerDay, foundSpentOf, lampCounterOf, lastDoneOf } from './facts.ts';
 import { historyOf } from './history.ts';
 import {

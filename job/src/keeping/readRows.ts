@@ -1,6 +1,6 @@
 import { toCore } from '@katharos/core';
 import type { Reading } from '../document/reading.ts';
-import { visitFields } from '../document/serviceRecord.ts';
+import { visitFields } from '../document/visits.ts';
 import type { NotedKey, VerifyKey } from '../fields/fields.ts';
 import { dateOfInstant, type Installed, inUseSince, visitsInOrder } from './installed.ts';
 

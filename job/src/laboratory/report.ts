@@ -1,6 +1,7 @@
 import { type Analyte, analytes } from '@katharos/core';
 import { fault } from '../fields/schemaFault.ts';
-import { isPlainText, text } from '../fields/text.ts';
+import { isPlainText } from '../fields/plainText.ts';
+import { text } from '../fields/text.ts';
 import { z } from 'zod';
 
 /**

@@ -1,7 +1,8 @@
 import { recommend, type Recommendation } from '@katharos/core';
 import { starterCatalogue } from '../catalogue/starterCatalogue.ts';
 import { briefOf, optionsOf } from '../brief/brief.ts';
-import { type JobDocument, newJobDocument } from '../document/job.ts';
+import type { JobDocument } from '../document/job.ts';
+import { newJobDocument } from '../document/newJob.ts';
 import { plumbingOf } from '../brief/plumbingTask.ts';
 
 export const reading = (value: number, unit: string) => ({ value, unit, takenAt: null, by: null });

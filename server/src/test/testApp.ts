@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { type ApiErrorBody, apiErrors } from '@katharos/contract';
+import { answerSchema, type ApiErrorBody, apiErrors } from '@katharos/contract';
 import {
   type JobDocument,
   newJobDocument,
@@ -102,6 +102,23 @@ async function builtWorker(): Promise<string> {
   return href;
 }
 
+/** Holds every answer of a server to the contract: a page of the same build takes it as it is. */
+function holdToContract({ response }: Express): void {
+  const send = response.json;
+  response.json = function json(body: unknown) {
+    const { method, originalUrl } = this.req;
+    const [, address] = /^\/api([^?]*)/.exec(originalUrl) ?? [];
+    const schema = address && this.statusCode < 300 && answerSchema(method, address);
+    const checked = schema && schema.safeParse(JSON.parse(JSON.stringify(body)));
+    if (checked && !checked.success) {
+      throw new Error(
+        `The answer to ${method} ${originalUrl} is not the contract's: ${checked.error}`,
+      );
+    }
+    return send.call(this, body);
+  };
+}
+
 /**
  * The whole server on a database of its own, which is dropped at the end. The models belong to the last one started, so a test
  * file starts one. `npm test` says where the database server is.
@@ -130,6 +147,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
   const mailer = change.mail ? openMailer(change.mail) : openMailer({ smtpUrl: undefined, outbox });
   const post = postman(sequelize, mailer, 'letters@firm.example', logger);
   const app = createApp({ config, sequelize, logger, setupCode, changes, mill, post });
+  holdToContract(app);
   return {
     app,
     sequelize,

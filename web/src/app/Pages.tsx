@@ -3,8 +3,9 @@ import { lazy, type ReactNode, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { BrokenPage, MissingPage } from '../ui/FailurePages.tsx';
-import { bare, framed, type Place } from './places.ts';
-import { Shell } from './Shell.tsx';
+import { bare, frame, framed, type Place } from './places.ts';
+
+const Shell = lazy(async () => ({ default: await frame() }));
 
 const routeOf = ({ path, load }: Place): ReactNode => {
   const Page = lazy(async () => ({ default: await load() }));

@@ -10,7 +10,10 @@ export interface Place {
   askAhead?: (params: Params) => void;
 }
 
-/** Within the frame of the signed-in pages. */
+/** The frame of the signed-in pages. */
+export const frame = () => import('./Shell.tsx').then((it) => it.Shell);
+
+/** Within it. */
 export const framed: Place[] = [
   {
     path: '/board',
@@ -122,6 +125,7 @@ export function askAhead(address: string): void {
     if (!match) continue;
     // What does not come is told where it is drawn.
     void place.load().catch(() => undefined);
+    if (framed.includes(place)) void frame().catch(() => undefined);
     place.askAhead?.(match.params);
     return;
   }

@@ -1,5 +1,4 @@
-import { type NewPrice, pricesSchema, wholeCatalogueSchema } from '@katharos/contract';
-import type { z } from 'zod';
+import type { Answer, NewPrice } from '@katharos/contract';
 import { api } from '../data/api.ts';
 
 export interface PartChange {
@@ -9,9 +8,8 @@ export interface PartChange {
 
 const catalogueApi = api.injectEndpoints({
   endpoints: (build) => ({
-    wholeCatalogue: build.query<z.infer<typeof wholeCatalogueSchema>, void>({
+    wholeCatalogue: build.query<Answer<'GET /catalogue/all'>, void>({
       query: () => '/catalogue/all',
-      responseSchema: wholeCatalogueSchema,
       providesTags: ['Catalogue'],
     }),
     // With a key: changes that are sent again after a lost answer are done once.
@@ -32,9 +30,8 @@ const catalogueApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Catalogue'],
     }),
-    partPrices: build.query<z.infer<typeof pricesSchema>, string>({
+    partPrices: build.query<Answer<'GET /catalogue/parts/:part/prices'>, string>({
       query: (id) => `/catalogue/parts/${encodeURIComponent(id)}/prices`,
-      responseSchema: pricesSchema,
       keepUnusedDataFor: 0,
     }),
     notePrice: build.mutation<null, { id: string; price: NewPrice }>({

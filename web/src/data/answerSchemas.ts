@@ -1,9 +1,2 @@
-/** What the server's answers are checked by that any page may get. */
-export {
-  addedJobSchema,
-  invitationFaceSchema,
-  jobListSchema,
-  metaSchema,
-  resetFaceSchema,
-  sessionSchema,
-} from '@katharos/contract';
+/** What the server's answers are checked by: loaded with the first answer that another build gave. */
+export { answerSchema } from '@katharos/contract';

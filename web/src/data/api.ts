@@ -1,22 +1,9 @@
-import type {
-  addedJobSchema,
-  apiErrorSchema,
-  invitationFaceSchema,
-  jobListSchema,
-  metaSchema,
-  resetFaceSchema,
-  Session,
-  Setup,
-  Shelf,
-} from '@katharos/contract';
+import type { Answer, apiErrorSchema, Session, Setup, Shelf } from '@katharos/contract';
 import type { FirmSettings } from '@katharos/job';
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import { finishSignOut, forgetKept, forgetSignOut } from './endSession.ts';
 import { keptQuery } from './keptQuery.ts';
-import { lateSchema } from './lateSchema.ts';
-
-const schemas = () => import('./answerSchemas.ts');
 
 /** What the server would say of a session that was ended here. */
 const signedOut: FetchBaseQueryError = {
@@ -34,14 +21,14 @@ export async function entered({
 }): Promise<{ data: Session } | { error: FetchBaseQueryError }> {
   if (error) return { error };
   await forgetSignOut();
-  return { data: (await schemas()).sessionSchema.parse(data) };
+  return { data: data as Session };
 }
 
 /** What is asked for anew once somebody is in. */
 export const newToWhoSignedIn = (session: Session | undefined) =>
   session ? (['Session', 'Jobs', 'Board', 'Job'] as const) : [];
 
-type JobPage = z.infer<typeof jobListSchema>;
+type JobPage = Answer<'GET /jobs'>;
 
 /**
  * The server's data that every page may need; what only an open job needs is added by `jobApi`. Every answer is checked against the
@@ -63,9 +50,8 @@ export const api = createApi({
     'Catalogue',
   ],
   endpoints: (build) => ({
-    meta: build.query<z.infer<typeof metaSchema>, void>({
+    meta: build.query<Answer<'GET /meta'>, void>({
       query: () => '/meta',
-      responseSchema: lateSchema(async () => (await schemas()).metaSchema),
       providesTags: ['Meta'],
     }),
     session: build.query<Session, void>({
@@ -76,7 +62,7 @@ export const api = createApi({
           await forgetKept();
         }
         if (answer.error) return { error: answer.error };
-        return { data: (await schemas()).sessionSchema.parse(answer.data) };
+        return { data: answer.data as Session };
       },
       providesTags: ['Session'],
     }),
@@ -96,9 +82,8 @@ export const api = createApi({
     askReset: build.mutation<null, { email: string }>({
       query: (body) => ({ url: '/reset', method: 'POST', body }),
     }),
-    resetFace: build.query<z.infer<typeof resetFaceSchema>, string>({
+    resetFace: build.query<Answer<'GET /reset/:token'>, string>({
       query: (token) => `/reset/${encodeURIComponent(token)}`,
-      responseSchema: lateSchema(async () => (await schemas()).resetFaceSchema),
       keepUnusedDataFor: 0,
     }),
     reset: build.mutation<null, { token: string; password: string }>({
@@ -108,9 +93,8 @@ export const api = createApi({
         body,
       }),
     }),
-    invitation: build.query<z.infer<typeof invitationFaceSchema>, string>({
+    invitation: build.query<Answer<'GET /join/:token'>, string>({
       query: (token) => `/join/${encodeURIComponent(token)}`,
-      responseSchema: lateSchema(async () => (await schemas()).invitationFaceSchema),
       keepUnusedDataFor: 0,
     }),
     join: build.mutation<Session, { token: string; name: string; email: string; password: string }>(
@@ -140,7 +124,6 @@ export const api = createApi({
         url: '/jobs',
         params: pageParam === null ? queryArg : { ...queryArg, after: pageParam },
       }),
-      responseSchema: lateSchema(async () => (await schemas()).jobListSchema),
       providesTags: ['Jobs'],
     }),
     shelveJob: build.mutation<null, { id: string; shelf: Shelf }>({
@@ -156,27 +139,22 @@ export const api = createApi({
       invalidatesTags: ['Jobs', 'Board', 'Job'],
     }),
     // With the key of the form or file: a request sent again begins no second job.
-    addJob: build.mutation<
-      z.infer<typeof addedJobSchema>,
-      { name: string; address: string; key: string }
-    >({
+    addJob: build.mutation<Answer<'POST /jobs'>, { name: string; address: string; key: string }>({
       query: ({ key, ...body }) => ({
         url: '/jobs',
         method: 'POST',
         body,
         headers: { 'Idempotency-Key': key },
       }),
-      responseSchema: lateSchema(async () => (await schemas()).addedJobSchema),
       invalidatesTags: ['Jobs', 'Board'],
     }),
-    openJobFile: build.mutation<z.infer<typeof addedJobSchema>, { content: unknown; key: string }>({
+    openJobFile: build.mutation<Answer<'POST /jobs'>, { content: unknown; key: string }>({
       query: ({ content, key }) => ({
         url: '/jobs/file',
         method: 'POST',
         body: content,
         headers: { 'Idempotency-Key': key },
       }),
-      responseSchema: lateSchema(async () => (await schemas()).addedJobSchema),
       invalidatesTags: ['Jobs', 'Board'],
     }),
   }),

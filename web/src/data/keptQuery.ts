@@ -4,6 +4,7 @@ import {
   fetchBaseQuery,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { checkedAnswer, markOf } from './checkedAnswer.ts';
 import { keepAnswer, keptAnswer } from './line/keptStore.ts';
 import { askForProof, wantsProof } from './proof.ts';
 import { fetchAndHear } from './serverClock.ts';
@@ -41,9 +42,24 @@ export function isUnanswered(error: object): boolean {
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 
+interface Came {
+  body: unknown;
+  /** Of the contract under which it came; null where it is not known. */
+  mark: string | null;
+}
+
+/** What came, as the contract has it. */
+const held = (args: string | FetchArgs, { body, mark }: Came): ReturnType<Query> => {
+  const { url: address, method = 'GET' } = typeof args === 'string' ? { url: args } : args;
+  return checkedAnswer({ method, address, mark }, body).then(
+    (data) => ({ data }),
+    (error: unknown) => ({ error: { status: 'CUSTOM_ERROR', error: String(error) } }),
+  );
+};
+
 /**
- * Asks the server, keeps what it answers, and where it cannot be asked gives what it said last. Where it wants the password once more,
- * the person is asked for it.
+ * Asks the server, holds its answer to the contract and keeps it, and where it cannot be asked gives what it said last. Where it wants
+ * the password once more, the person is asked for it.
  */
 export const keptQuery: Query = async (args, context, options) => {
   const answer = await askOrRemember(args, context, options);
@@ -52,18 +68,20 @@ export const keptQuery: Query = async (args, context, options) => {
 };
 
 const askOrRemember: Query = async (args, context, options) => {
-  if (!isQuestion(args)) return ask(args, context, options);
   const address = addressOf(args);
-  const known = keptAnswer(address).catch(() => undefined);
-  const result = await ((await hasKept(known)) ? askShortly : ask)(args, context, options);
-  if (result.error && isUnanswered(result.error)) {
-    const kept = await known;
-    return kept ? { data: kept.body } : result;
+  const known = isQuestion(args) ? keptAnswer(address).catch(() => undefined) : undefined;
+  const isKnown = known !== undefined && (await hasKept(known));
+  const { error, data: body, meta } = await (isKnown ? askShortly : ask)(args, context, options);
+  if (error) {
+    const kept = isUnanswered(error) ? await known : undefined;
+    return kept ? held(args, { body: kept.body, mark: kept.mark ?? null }) : { error };
   }
-  if (!result.error && result.data !== undefined) {
-    void keepAnswer(address, result.data).catch(() => undefined);
+  const mark = meta?.response ? markOf(meta.response.headers) : null;
+  const answer = await held(args, { body, mark });
+  if (known && !answer.error && answer.data !== undefined) {
+    void keepAnswer(address, { body: answer.data, mark }).catch(() => undefined);
   }
-  return result;
+  return answer;
 };
 
 /** Whether something is known already, as far as that can be told without waiting for it. */

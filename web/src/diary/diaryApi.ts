@@ -1,48 +1,34 @@
-import {
-  diarySchema,
-  feedSchema,
-  fleetSchema,
-  forecastSchema,
-  lettersSchema,
-  newFeedSchema,
-  recallSchema,
-  writtenSchema,
-} from '@katharos/contract';
+import type { Answer } from '@katharos/contract';
 import type { Need } from '@katharos/job';
 import { v4 as newId } from 'uuid';
-import type { z } from 'zod';
 import { api } from '../data/api.ts';
 
 const diaryApi = api.injectEndpoints({
   endpoints: (build) => ({
-    diary: build.query<z.infer<typeof diarySchema>, { today: string; days: number }>({
+    diary: build.query<Answer<'GET /diary'>, { today: string; days: number }>({
       query: ({ today, days }) => `/diary?today=${today}&days=${days}`,
-      responseSchema: diarySchema,
       providesTags: ['Jobs'],
     }),
     fleet: build.query<
-      z.infer<typeof fleetSchema>,
+      Answer<'GET /diary/fleet'>,
       { today: string; need: Need | ''; most: number }
     >({
       query: ({ today, need, most }) => ({
         url: '/diary/fleet',
         params: { today, most, ...(need ? { need } : {}) },
       }),
-      responseSchema: fleetSchema,
       providesTags: ['Jobs'],
     }),
-    forecast: build.query<z.infer<typeof forecastSchema>, { today: string; days: number }>({
+    forecast: build.query<Answer<'GET /diary/forecast'>, { today: string; days: number }>({
       query: ({ today, days }) => `/diary/forecast?today=${today}&days=${days}`,
-      responseSchema: forecastSchema,
       providesTags: ['Jobs'],
     }),
-    letters: build.query<z.infer<typeof lettersSchema>, void>({
+    letters: build.query<Answer<'GET /diary/letters'>, void>({
       query: () => '/diary/letters',
-      responseSchema: lettersSchema,
       keepUnusedDataFor: 0,
     }),
     writeLetters: build.mutation<
-      z.infer<typeof writtenSchema>,
+      Answer<'POST /diary/letters'>,
       { jobIds: string[]; today: string }
     >({
       query: (body) => ({
@@ -51,21 +37,17 @@ const diaryApi = api.injectEndpoints({
         body,
         headers: { 'Idempotency-Key': newId() },
       }),
-      responseSchema: writtenSchema,
     }),
-    recall: build.query<z.infer<typeof recallSchema>, { part: string; batch: string }>({
+    recall: build.query<Answer<'GET /diary/recall'>, { part: string; batch: string }>({
       query: (params) => ({ url: '/diary/recall', params }),
-      responseSchema: recallSchema,
       keepUnusedDataFor: 0,
     }),
-    feed: build.query<z.infer<typeof feedSchema>, void>({
+    feed: build.query<Answer<'GET /diary/feed'>, void>({
       query: () => '/diary/feed',
-      responseSchema: feedSchema,
       keepUnusedDataFor: 0,
     }),
-    makeFeed: build.mutation<z.infer<typeof newFeedSchema>, void>({
+    makeFeed: build.mutation<Answer<'POST /diary/feed'>, void>({
       query: () => ({ url: '/diary/feed', method: 'POST' }),
-      responseSchema: newFeedSchema,
     }),
     endFeed: build.mutation<void, void>({
       query: () => ({ url: '/diary/feed', method: 'DELETE' }),

@@ -1,4 +1,4 @@
-import { type ChainReport, chainReportSchema, foundSchema } from '@katharos/contract';
+import type { Answer, ChainReport } from '@katharos/contract';
 import type { Found } from '@katharos/core';
 import { api } from '../data/api.ts';
 
@@ -7,14 +7,12 @@ const firmApi = api.injectEndpoints({
   endpoints: (build) => ({
     chain: build.query<ChainReport, void>({
       query: () => '/certificates',
-      responseSchema: chainReportSchema,
       // Checked whenever somebody looks: an answer of before says nothing of now.
       keepUnusedDataFor: 0,
     }),
     found: build.query<Found, void>({
       query: () => '/firm/found',
-      rawResponseSchema: foundSchema,
-      transformResponse: ({ found }: { found: Found }) => found,
+      transformResponse: ({ found }: Answer<'GET /firm/found'>) => found,
       keepUnusedDataFor: 0,
     }),
   }),

@@ -1,14 +1,7 @@
-import {
-  type AuditQuery,
-  auditPageSchema,
-  auditReportSchema,
-  jobSchema,
-  jobVersionSchema,
-} from '@katharos/contract';
-import type { z } from 'zod';
+import type { Answer, AuditQuery } from '@katharos/contract';
 import { api } from '../data/api.ts';
 
-type Page = z.infer<typeof auditPageSchema>;
+type Page = Answer<'GET /audit'>;
 
 const logApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -29,12 +22,10 @@ const logApi = api.injectEndpoints({
           ...(pageParam === null ? {} : { before: String(pageParam) }),
         },
       }),
-      responseSchema: auditPageSchema,
       keepUnusedDataFor: 0,
     }),
-    checkLog: build.query<z.infer<typeof auditReportSchema>, void>({
+    checkLog: build.query<Answer<'GET /audit/check'>, void>({
       query: () => '/audit/check',
-      responseSchema: auditReportSchema,
       keepUnusedDataFor: 0,
     }),
     // As one deed: as it was then, laid over what stands there now.
@@ -46,8 +37,9 @@ const logApi = api.injectEndpoints({
         ]);
         const failed = then.error ?? now.error;
         if (failed) return { error: failed };
-        const { document } = jobVersionSchema.parse(then.data);
-        const body = { version: jobSchema.parse(now.data).version, document };
+        const { document } = then.data as Answer<'GET /jobs/:job/versions/:version'>;
+        const { version: current } = now.data as Answer<'GET /jobs/:job'>;
+        const body = { version: current, document };
         const saved = await ask({ url: `/jobs/${job}`, method: 'PUT', body });
         return saved.error ? { error: saved.error } : { data: null };
       },

@@ -1,25 +1,14 @@
-import {
-  begunFactorSchema,
-  factorSchema,
-  factorWordsSchema,
-  invitedSchema,
-  openSessionsSchema,
-  peopleSchema,
-  type Role,
-} from '@katharos/contract';
-import type { z } from 'zod';
+import type { Answer, Role } from '@katharos/contract';
 import { api } from '../data/api.ts';
 
 const peopleApi = api.injectEndpoints({
   endpoints: (build) => ({
-    people: build.query<z.infer<typeof peopleSchema>, void>({
+    people: build.query<Answer<'GET /people'>, void>({
       query: () => '/people',
-      responseSchema: peopleSchema,
       keepUnusedDataFor: 0,
     }),
-    invite: build.mutation<z.infer<typeof invitedSchema>, { name: string; role: Role }>({
+    invite: build.mutation<Answer<'POST /people/invitations'>, { name: string; role: Role }>({
       query: (body) => ({ url: '/people/invitations', method: 'POST', body }),
-      responseSchema: invitedSchema,
     }),
     withdraw: build.mutation<null, string>({
       query: (id) => ({ url: `/people/invitations/${id}`, method: 'DELETE' }),
@@ -32,25 +21,21 @@ const peopleApi = api.injectEndpoints({
     removePerson: build.mutation<null, string>({
       query: (id) => ({ url: `/people/${id}`, method: 'DELETE' }),
     }),
-    makeReset: build.mutation<z.infer<typeof invitedSchema>, string>({
+    makeReset: build.mutation<Answer<'POST /people/:person/reset'>, string>({
       query: (id) => ({ url: `/people/${id}/reset`, method: 'POST' }),
-      responseSchema: invitedSchema,
     }),
     endFactorOf: build.mutation<null, string>({
       query: (id) => ({ url: `/people/${id}/second-factor`, method: 'DELETE' }),
     }),
-    factor: build.query<z.infer<typeof factorSchema>, void>({
+    factor: build.query<Answer<'GET /session/second-factor'>, void>({
       query: () => '/session/second-factor',
-      responseSchema: factorSchema,
       keepUnusedDataFor: 0,
     }),
-    beginFactor: build.mutation<z.infer<typeof begunFactorSchema>, string>({
+    beginFactor: build.mutation<Answer<'POST /session/second-factor'>, string>({
       query: (password) => ({ url: '/session/second-factor', method: 'POST', body: { password } }),
-      responseSchema: begunFactorSchema,
     }),
-    proveFactor: build.mutation<z.infer<typeof factorWordsSchema>, string>({
+    proveFactor: build.mutation<Answer<'PUT /session/second-factor'>, string>({
       query: (code) => ({ url: '/session/second-factor', method: 'PUT', body: { code } }),
-      responseSchema: factorWordsSchema,
     }),
     endFactor: build.mutation<null, string>({
       query: (password) => ({
@@ -59,9 +44,8 @@ const peopleApi = api.injectEndpoints({
         body: { password },
       }),
     }),
-    openSessions: build.query<z.infer<typeof openSessionsSchema>, void>({
+    openSessions: build.query<Answer<'GET /session/all'>, void>({
       query: () => '/session/all',
-      responseSchema: openSessionsSchema,
       keepUnusedDataFor: 0,
     }),
     endSession: build.mutation<null, string>({

@@ -1,5 +1,3 @@
-import { askResetSchema, credentialsSchema } from '@katharos/contract';
-import { checkInput } from '@katharos/words';
 import { Button, Stack, Text, TextInput } from '@mantine/core';
 import { type ChangeEvent, type FormEvent, useState } from 'react';
 import { troubleOf, useAskResetMutation, useSignInMutation } from '../data/api.ts';
@@ -17,29 +15,27 @@ interface SignInProps {
 
 /** E-mail and password. */
 export function SignInForm({ demo, email = '', onDone }: SignInProps) {
-  const [signIn, { isLoading, error }] = useSignInMutation();
+  const [signIn, { isLoading, error, reset }] = useSignInMutation();
   const [credentials, setCredentials] = useState(demo ?? { email, password: '' });
-  const [tried, setTried] = useState(false);
   const [code, setCode] = useState('');
   const trouble = error ? troubleOf(error) : undefined;
+  const isOfField = trouble?.path === 'email' || trouble?.path === 'password';
   // Once a code was asked for, it is asked for until somebody is in.
   const [needsCode, setNeedsCode] = useState(false);
   if (trouble?.path === 'code' && !needsCode) setNeedsCode(true);
-  const checked = checkInput(credentialsSchema, credentials);
-  const errorOf = (field: 'email' | 'password') =>
-    tried && !checked.ok ? checked.faults.find(({ path }) => path === field)?.sentence : undefined;
+  // The server alone judges what is typed here: nobody gets in without it.
   const inputOf = (field: 'email' | 'password') => ({
     value: credentials[field],
-    error: errorOf(field),
-    onChange: (event: ChangeEvent<HTMLInputElement>) =>
-      setCredentials({ ...credentials, [field]: event.currentTarget.value }),
+    error: trouble?.path === field && trouble.message,
+    onChange: (event: ChangeEvent<HTMLInputElement>) => {
+      if (trouble?.path === field) reset();
+      setCredentials({ ...credentials, [field]: event.currentTarget.value });
+    },
   });
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    setTried(true);
-    if (!checked.ok) return;
     const answer = await signIn({
-      ...checked.value,
+      ...credentials,
       ...(needsCode && code.trim() ? { code: code.trim() } : {}),
     });
     if (!answer.error) onDone();
@@ -73,7 +69,7 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
             onChange={({ currentTarget: { value } }) => setCode(value)}
           />
         )}
-        {trouble && (
+        {trouble && !isOfField && (
           <Tone
             kind={trouble.code === 'second-factor-needed' ? 'warn' : 'bad'}
             head={trouble.message}
@@ -93,11 +89,14 @@ export function SignInForm({ demo, email = '', onDone }: SignInProps) {
 /** A link by mail, for whoever forgot; it is not told whether there is such an account. */
 function Forgotten({ email }: { email: string }) {
   const [ask, { isLoading, isSuccess, error }] = useAskResetMutation();
-  const [fault, setFault] = useState('');
+  const [isMissing, setMissing] = useState(false);
+  const trouble = error ? troubleOf(error) : undefined;
+  const fault =
+    isMissing || trouble?.path === 'email' ? 'Enter your e-mail above first.' : trouble?.message;
   const send = () => {
-    const checked = checkInput(askResetSchema, { email });
-    setFault(checked.ok ? '' : 'Enter your e-mail above first.');
-    if (checked.ok) void ask(checked.value);
+    const none = email.trim() === '';
+    setMissing(none);
+    if (!none) void ask({ email });
   };
   if (isSuccess) {
     return (
@@ -112,9 +111,9 @@ function Forgotten({ email }: { email: string }) {
       <Button variant="subtle" size="md" px={0} loading={isLoading} onClick={send}>
         The password is forgotten
       </Button>
-      {(fault || error) && (
+      {fault && (
         <Text size="sm" c="red" role="alert">
-          {fault || troubleOf(error).message}
+          {fault}
         </Text>
       )}
     </div>

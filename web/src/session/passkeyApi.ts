@@ -1,11 +1,10 @@
-import { passkeyQuestionSchema, passkeysSchema, type Session } from '@katharos/contract';
+import type { Answer as AnswerTo, Session } from '@katharos/contract';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type * as devicesModule from '@simplewebauthn/browser';
 import type {
   PublicKeyCredentialCreationOptionsJSON,
   PublicKeyCredentialRequestOptionsJSON,
 } from '@simplewebauthn/browser';
-import type { z } from 'zod';
 import { api, entered, newToWhoSignedIn } from '../data/api.ts';
 
 type Devices = typeof devicesModule;
@@ -36,7 +35,7 @@ async function answered(
   const question = await ask({ url: `${at}/question`, method: 'POST' });
   if (question.error) return question;
   const body = await import('@simplewebauthn/browser')
-    .then((devices) => answer(devices, passkeyQuestionSchema.parse(question.data)))
+    .then((devices) => answer(devices, question.data as AnswerTo<'POST /session/passkey/question'>))
     .then((given) => ({ given }))
     .catch((error: unknown) => ({ error: refusalOf(error) }));
   return 'error' in body ? body : ask({ url: at, method, body: body.given });
@@ -64,9 +63,9 @@ const passkeyApi = api.injectEndpoints({
         return error ? { error } : { data: null };
       },
     }),
-    passkeys: build.query<z.infer<typeof passkeysSchema>['passkeys'], void>({
+    passkeys: build.query<AnswerTo<'GET /session/passkeys'>['passkeys'], void>({
       query: () => '/session/passkeys',
-      transformResponse: (answer) => passkeysSchema.parse(answer).passkeys,
+      transformResponse: ({ passkeys }: AnswerTo<'GET /session/passkeys'>) => passkeys,
       keepUnusedDataFor: 0,
     }),
     makePasskey: build.mutation<null, string>({

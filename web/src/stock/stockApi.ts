@@ -1,10 +1,4 @@
-import {
-  type FirmStock,
-  firmStockSchema,
-  type moveStockSchema,
-  neededListSchema,
-  stockPlaceSchema,
-} from '@katharos/contract';
+import type { Answer, FirmStock, moveStockSchema } from '@katharos/contract';
 import type { StockPlace, StockPlaceKind } from '@katharos/core';
 import { v4 as newId } from 'uuid';
 import type { z } from 'zod';
@@ -14,12 +8,10 @@ const stockApi = api.injectEndpoints({
   endpoints: (build) => ({
     stock: build.query<FirmStock, void>({
       query: () => '/stock',
-      responseSchema: firmStockSchema,
       providesTags: ['Van'],
     }),
-    needed: build.query<z.infer<typeof neededListSchema>, { today: string; days: number }>({
+    needed: build.query<Answer<'GET /diary/needed'>, { today: string; days: number }>({
       query: (params) => ({ url: '/diary/needed', params }),
-      responseSchema: neededListSchema,
       providesTags: ['Van', 'Jobs'],
     }),
     moveStock: build.mutation<unknown, z.infer<typeof moveStockSchema>>({
@@ -46,7 +38,6 @@ const stockApi = api.injectEndpoints({
         body,
         headers: { 'Idempotency-Key': newId() },
       }),
-      responseSchema: stockPlaceSchema,
       invalidatesTags: ['Van'],
     }),
     changePlace: build.mutation<null, { id: string; name: string; userId: string | null }>({

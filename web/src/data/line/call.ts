@@ -1,10 +1,11 @@
 import type { apiErrorSchema } from '@katharos/contract';
 import type { z } from 'zod';
+import { checkedAnswer, markOf } from '../checkedAnswer.ts';
 import { fetchAndHear } from '../serverClock.ts';
 
-/** What came of asking the server. */
+/** What came of asking the server; what it answered is as the contract says. */
 export type Called =
-  | { kind: 'answered'; body: unknown }
+  | { kind: 'answered'; body: unknown; mark: string | null }
   /** It said no, for good: sending the same again would change nothing. */
   | { kind: 'refused'; status: number; code: string; path: string | null; message: string }
   /** The session is over. */
@@ -44,13 +45,17 @@ export async function call({ method, address, body, key }: Call): Promise<Called
       ...(body ? { body: isFile ? body : JSON.stringify(body) } : {}),
     });
     const text = await response.text();
-    return understood(response, text);
+    return await understood(response, text, { method, address });
   } catch {
     return { kind: signal.aborted ? 'slow' : 'unreachable' };
   }
 }
 
-function understood(response: Response, text: string): Called {
+async function understood(
+  response: Response,
+  text: string,
+  asked: Pick<Call, 'method' | 'address'>,
+): Promise<Called> {
   const { status } = response;
   if (status === 401) return { kind: 'signed-out' };
   if (status >= 500 || status === 429) {
@@ -64,7 +69,13 @@ function understood(response: Response, text: string): Called {
     // Something between here and the server answered in its place.
     return { kind: 'unreachable' };
   }
-  if (response.ok) return { kind: 'answered', body };
+  if (response.ok) {
+    const mark = markOf(response.headers);
+    return checkedAnswer({ ...asked, mark }, body).then(
+      (checked): Called => ({ kind: 'answered', body: checked, mark }),
+      (): Called => ({ kind: 'fault', retryAfterS: null }),
+    );
+  }
   const error = (body as z.infer<typeof apiErrorSchema> | null)?.error;
   if (!error) return { kind: 'fault', retryAfterS: null };
   return {

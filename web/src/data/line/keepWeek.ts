@@ -1,9 +1,4 @@
-import {
-  jobListSchema,
-  jobSchema,
-  paperListSchema,
-  photographListSchema,
-} from '@katharos/contract';
+import type { Answer, Asked } from '@katharos/contract';
 import { call } from './call.ts';
 import { keepAnswer, keptAnswer } from './keptStore.ts';
 import { takeIn } from './sender.ts';
@@ -19,12 +14,12 @@ const listAgainMs = 600e3;
 const isWithin = (known: { at: string } | undefined, ms: number): boolean =>
   known !== undefined && Date.now() - Date.parse(known.at) < ms;
 
-/** Fetches one answer and keeps it for when the server cannot be asked. */
-async function fetchKept(address: string): Promise<unknown> {
+/** Fetches one answer and keeps it for when the server cannot be asked; undefined where none came. */
+async function fetchKept<A extends Asked>(address: string): Promise<Answer<A> | undefined> {
   const answer = await call({ method: 'GET', address });
   if (answer.kind !== 'answered') return undefined;
-  await keepAnswer(address, answer.body);
-  return answer.body;
+  await keepAnswer(address, answer);
+  return answer.body as Answer<A>;
 }
 
 /** Under what it is kept that all of a job was: pages keep parts of it, each what it shows. */
@@ -41,28 +36,26 @@ export async function keepWeek(now: Date, isWanted: () => boolean): Promise<void
   for (const address of ['/catalogue', '/van', '/stock', '/instruments']) {
     if (!isWithin(await keptAnswer(address), listAgainMs)) await fetchKept(address);
   }
-  const list = jobListSchema.safeParse(
-    await fetchKept('/jobs?search=&shelf=open').catch(() => undefined),
-  );
-  if (!list.success) return;
+  const list = await fetchKept<'GET /jobs'>('/jobs?search=&shelf=open').catch(() => undefined);
+  if (!list) return;
   const since = new Date(now.getTime() - days * 86400e3).toISOString();
-  for (const { id, updatedAt } of list.data.jobs
+  for (const { id, updatedAt } of list.jobs
     .filter(({ updatedAt }) => updatedAt >= since)
     .slice(0, mostJobs)) {
     if (!isWanted()) return;
     if (await isWhole(id, updatedAt)) continue;
-    const job = jobSchema.safeParse(await fetchKept(`/jobs/${id}`));
-    if (job.success) await takeIn(job.data);
-    const papers = paperListSchema.safeParse(await fetchKept(`/jobs/${id}/papers`));
-    for (const paper of papers.success ? papers.data.papers : []) {
+    const job = await fetchKept<'GET /jobs/:job'>(`/jobs/${id}`);
+    if (job) await takeIn(job);
+    const papers = await fetchKept<'GET /jobs/:job/papers'>(`/jobs/${id}/papers`);
+    for (const paper of papers?.papers ?? []) {
       await fetchKept(`/jobs/${id}/papers/${paper.id}`);
     }
-    const photographs = photographListSchema.safeParse(await fetchKept(`/jobs/${id}/photographs`));
-    if (!photographs.success) continue;
+    const photographs = await fetchKept<'GET /jobs/:job/photographs'>(`/jobs/${id}/photographs`);
+    if (!photographs) continue;
     // Asking is enough: the service worker keeps what it sees.
-    for (const one of photographs.data.photographs) {
+    for (const one of photographs.photographs) {
       await fetch(`/api/jobs/${id}/photographs/${one.id}`).catch(() => undefined);
     }
-    if (job.success && papers.success) await keepAnswer(wholeMark(id), updatedAt);
+    if (job && papers) await keepAnswer(wholeMark(id), { body: updatedAt, mark: null });
   }
 }

@@ -19,6 +19,8 @@ export interface KeptJob {
 interface KeptAnswer {
   address: string;
   body: unknown;
+  /** Of the contract that it came under; lacks where an older version kept it. */
+  mark?: string | null;
   at: string;
 }
 
@@ -111,9 +113,12 @@ export async function changeLane(
   ]);
 }
 
-export async function keepAnswer(address: string, body: unknown): Promise<void> {
+export async function keepAnswer(
+  address: string,
+  { body, mark }: { body: unknown; mark: string | null },
+): Promise<void> {
   const db = await opened();
-  await db.put('answers', { address, body, at: new Date().toISOString() });
+  await db.put('answers', { address, body, mark, at: new Date().toISOString() });
 }
 
 export const keptAnswer = async (address: string): Promise<KeptAnswer | undefined> =>

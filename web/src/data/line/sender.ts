@@ -1,4 +1,4 @@
-import { type IssuePaper, type Job, jobSchema, savedJobSchema } from '@katharos/contract';
+import type { Answer, IssuePaper, Job } from '@katharos/contract';
 import { saysTheSame } from '@katharos/job';
 import { call, type Called } from './call.ts';
 import { isDocumentDeed, type KeptDeed, type Lane } from './deeds.ts';
@@ -80,7 +80,7 @@ async function saveDocument(
     key,
   });
   if (answer.kind === 'answered') {
-    const saved = savedJobSchema.parse(answer.body);
+    const saved = answer.body as Answer<'PUT /jobs/:job'>;
     await changeLane(lane, () => ({ job: { id: lane, job: { ...saved, document } }, done: batch }));
     return undefined;
   }
@@ -118,7 +118,7 @@ async function refusedOr(
 async function fetched(id: string): Promise<KeptJob | Exclude<Called, { kind: 'answered' }>> {
   const answer = await call({ method: 'GET', address: `/jobs/${id}` });
   if (answer.kind !== 'answered') return answer;
-  return { id, job: jobSchema.parse(answer.body) };
+  return { id, job: answer.body as Answer<'GET /jobs/:job'> };
 }
 
 /** Sends a deed that is no edit of the document. One that the server refuses is told of and let go: it cannot be mended here. */

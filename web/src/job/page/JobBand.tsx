@@ -1,18 +1,21 @@
-import { customerSchema, type JobDocument, type Stage } from '@katharos/job';
-import { checkInput } from '@katharos/words';
-import { ActionIcon, Group, Text, TextInput, Tooltip } from '@mantine/core';
+import type { Stage } from '@katharos/job';
+import { ActionIcon, Text, Tooltip } from '@mantine/core';
 import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
 import IconArrowForwardUp from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs';
 import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { redone, type SaveState, undone } from '../../data/jobSlice.ts';
 import type { LineState } from '../../data/line/lineSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
-import { useDocument, useJob, useOpenJob } from '../open/useJob.ts';
+import { useDocument, useOpenJob } from '../open/useJob.ts';
 import { JobWaterline } from '../waterline/JobWaterline.tsx';
 import styles from './JobBand.module.css';
 import { StageMarks } from './StageMarks.tsx';
+
+const CustomerForm = lazy(async () => ({
+  default: (await import('./CustomerForm.tsx')).CustomerForm,
+}));
 
 const saveWords: Record<SaveState['kind'], string> = {
   saved: 'Saved',
@@ -36,7 +39,9 @@ export function JobBand({ stage }: { stage: Stage }) {
   return (
     <section aria-label="Job" className={styles.band}>
       {editing ? (
-        <CustomerForm onDone={() => setEditing(false)} />
+        <Suspense fallback={<Who name={name} onEdit={() => undefined} />}>
+          <CustomerForm onDone={() => setEditing(false)} />
+        </Suspense>
       ) : (
         <Who name={name} onEdit={() => setEditing(true)} />
       )}
@@ -107,85 +112,5 @@ function Kept() {
         </ActionIcon>
       </Tooltip>
     </div>
-  );
-}
-
-/** What of a customer is typed here. */
-type Typed = Pick<JobDocument['customer'], 'name' | 'address' | 'phone' | 'email'>;
-
-function CustomerForm({ onDone }: { onDone: () => void }) {
-  const { document, edit } = useJob();
-  const half = useHalfTyped('customer');
-  const [customer, setCustomer] = useState(() => ({
-    ...document.customer,
-    ...(half.restored ? (JSON.parse(half.restored) as Partial<Typed>) : {}),
-  }));
-  const checked = checkInput(customerSchema, customer);
-  const faultOf = (field: keyof Typed) =>
-    checked.ok ? undefined : checked.faults.find(({ path }) => path === field)?.sentence;
-  const type = (next: typeof customer) => {
-    setCustomer(next);
-    const { name, address, phone, email } = next;
-    half.keep(JSON.stringify({ name, address, phone, email }));
-  };
-  const commit = () => {
-    if (!checked.ok) return;
-    const { name, address, phone, email } = checked.value;
-    edit(({ customer: { email: _old, ...current } }) => ({
-      customer: { ...current, name, address, phone, ...(email ? { email } : {}) },
-    }));
-    half.forget();
-    onDone();
-  };
-  return (
-    <form
-      className={styles.form}
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape') return;
-        half.forget();
-        onDone();
-      }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        commit();
-      }}
-      onBlur={({ currentTarget, relatedTarget }) => {
-        // Whoever goes on to the next box is not done yet.
-        if (!currentTarget.contains(relatedTarget)) commit();
-      }}
-    >
-      <Group align="flex-start" grow>
-        <TextInput
-          label="Customer or place"
-          autoFocus
-          value={customer.name}
-          error={faultOf('name')}
-          onChange={(event) => type({ ...customer, name: event.currentTarget.value })}
-        />
-        <TextInput
-          label="Address"
-          value={customer.address}
-          error={faultOf('address')}
-          onChange={(event) => type({ ...customer, address: event.currentTarget.value })}
-        />
-      </Group>
-      <Group align="flex-start" grow mt="xs">
-        <TextInput
-          label="Telephone"
-          type="tel"
-          value={customer.phone}
-          error={faultOf('phone')}
-          onChange={(event) => type({ ...customer, phone: event.currentTarget.value })}
-        />
-        <TextInput
-          label="E-mail"
-          type="email"
-          value={customer.email ?? ''}
-          error={faultOf('email')}
-          onChange={(event) => type({ ...customer, email: event.currentTarget.value })}
-        />
-      </Group>
-      <button type="submit" hidden />
-    </form>
   );
 }

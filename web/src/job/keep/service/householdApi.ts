@@ -1,12 +1,10 @@
-import { householdSideSchema } from '@katharos/contract';
-import type { z } from 'zod';
+import type { Answer } from '@katharos/contract';
 import { api } from '../../../data/api.ts';
 
 const householdApi = api.injectEndpoints({
   endpoints: (build) => ({
-    householdSide: build.query<z.infer<typeof householdSideSchema>, string>({
+    householdSide: build.query<Answer<'GET /jobs/:job/household'>, string>({
       query: (jobId) => `/jobs/${jobId}/household`,
-      responseSchema: householdSideSchema,
       keepUnusedDataFor: 0,
     }),
     makePage: build.mutation<unknown, string>({

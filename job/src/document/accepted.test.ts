@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { newJobDocument } from './job.ts';
-import { acceptedRegardless, isPractice } from './verifyRecord.ts';
+import { newJobDocument } from './newJob.ts';
+import { acceptedRegardless, isPractice } from './accepted.ts';
 
 const { verify } = newJobDocument('Practised');
 const at = '2026-03-01T09:00:00Z';
