@@ -25,7 +25,7 @@ const checks = /\/zod\//;
 
 /** What must not be waited for, by who waits. */
 const light = [
-  { page: /\/web\/index\.html$/, without: [reckons, checks] },
+  { page: /\/web\/index\.html$|\/app\/draw\.tsx$/, without: [reckons, checks] },
   { page: /\/(SignIn|Board|Jobs|Job)Page\.tsx$/, without: [checks] },
   { page: /\/(Survey|Size|Plumb|Flush|Verify|Keep)Stage\.tsx$/, without: [checks] },
 ];
@@ -53,6 +53,22 @@ const lightLoads: Plugin = {
   },
 };
 
+/** Has a browser fetch what draws while it still reads what asks. */
+const drawingAhead: Plugin = {
+  name: 'drawing-ahead',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle = {} }) =>
+      Object.values(bundle)
+        .filter(({ name }) => name === 'drawing')
+        .map(({ fileName }) => ({
+          tag: 'link',
+          attrs: { rel: 'modulepreload', crossorigin: true, href: `/${fileName}` },
+          injectTo: 'head',
+        })),
+  },
+};
+
 const whole: UserConfig = {
   root: import.meta.dirname,
   plugins: [react()],
@@ -61,7 +77,7 @@ const whole: UserConfig = {
 
 export default defineConfig(async ({ command }) => ({
   ...whole,
-  plugins: [whole.plugins, styledComponents, lightLoads],
+  plugins: [whole.plugins, styledComponents, lightLoads, drawingAhead],
   build: {
     outDir: 'dist',
     sourcemap: false,

@@ -9,6 +9,8 @@ export interface View {
   heading: string | RegExp;
   /** What is opened first: a dialog, a menu, a popover, a fold. */
   open?: (page: Page) => Promise<unknown>;
+  /** What would stay open on the next page is closed. */
+  close?: (page: Page) => Promise<unknown>;
   /** What is opened, where the rest of the page is looked at as a view of its own. */
   part?: string;
   /** Work is done standing or kneeling here: nothing smaller than a thumb. */
@@ -96,6 +98,12 @@ export const views: View[] = [
       await page.getByRole('button', { name: /open the waterline/ }).click();
       await page.getByRole('button', { name: 'Membrane', exact: true }).click();
     },
+    close: (page) =>
+      page
+        .getByRole('region', { name: 'Waterline' })
+        .getByRole('button', { name: 'Close', exact: true })
+        .last()
+        .click(),
     part: '[aria-label=Waterline]',
   },
   { name: 'order of work', job: odalys, path: 'plumb', heading: 'Order of work', thumbs: true },

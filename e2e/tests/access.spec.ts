@@ -33,9 +33,10 @@ for (const job of new Set(views.map((view) => view.job))) {
           expect.soft(await tooSmall(page), 'smaller than a thumb').toEqual([]);
         }
         if (!view.open) return;
-        await page.reload();
-        // A page that is not there yet does not hear of another address.
-        await expect(page.getByRole('heading', { name: view.heading }).first()).toBeVisible();
+        await view.close?.(page);
+        // What else was opened goes with its page.
+        await walkTo(page, '/nothing');
+        await expect(page.getByText('Nothing is kept under this address')).toBeVisible();
       });
     }
   });
@@ -188,6 +189,8 @@ test.describe('signed out', () => {
     await page.getByRole('button', { name: 'Account' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+    // Whoever signs in next does not find what somebody else left.
+    await expect(page).toHaveURL(/\/sign-in$/);
     await page.goto('/jobs');
     await expect(page).toHaveURL(/sign-in/);
   });

@@ -2,6 +2,8 @@ import { build, type Rolldown, type UserConfig } from 'vite';
 
 /** Pages that should come soonest of all: each has what it shares with others in a file of its own. */
 const soonest = ['SignInPage', 'JobsPage', 'BoardPage'];
+/** What draws every page. */
+const drawing = '/app/draw.tsx';
 /** What stands around every page of somebody signed in. */
 const frame = '/app/Shell.tsx';
 const door = '/session/SignInPage.tsx';
@@ -36,7 +38,7 @@ function pagesOf(
 }
 
 /**
- * A browser asks for six files at a time, and each costs a way there and back: what every page needs is one file, the frame is one, what
+ * A browser asks for six files at a time, and each costs a way there and back: what asks the server is one file, what draws is one, the frame is one, what
  * one of the soonest pages shares with others is one, what comes behind every page is one, and what most stages of a job share is one. Which modules those are is known once the application was
  * bundled without this, for what nobody uses is left out then.
  */
@@ -53,9 +55,12 @@ export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplitti
   const nameOf = (id: string): string | null => {
     const among = pages.filter(({ modules }) => modules.has(id)).map(({ page }) => page);
     const isFramed = among.some((page) => page.endsWith(frame));
+    if (among.includes(first!)) return 'first';
     // Whoever is not within the frame signs in first.
-    if (among.includes(first!) || (isFramed && among.some((page) => page.endsWith(door)))) {
-      return 'first';
+    const isAtDoor = among.some((page) => page.endsWith(door));
+    if (among.some((page) => page.endsWith(drawing)) || (isFramed && isAtDoor)) {
+      // Its styles stand in the page's head with the others.
+      return id.endsWith('.css') ? 'first' : 'drawing';
     }
     if (isFramed) return 'frame';
     const soon = soonest.filter((name) => among.some((page) => page.endsWith(`/${name}.tsx`)));

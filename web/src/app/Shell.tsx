@@ -10,8 +10,10 @@ import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useProofWanted } from '../data/proof.ts';
 import { useReader } from '../ui/useReader.ts';
 import { troubleOf, useSessionQuery } from '../data/api.ts';
+import { hasSignedOut } from '../data/endSession.ts';
 import { takeNewVersion } from '../offline/register.ts';
 import { LineMark } from '../ui/LineMark.tsx';
+import { Soon } from '../ui/Soon.tsx';
 import { AccountMenu } from './AccountMenu.tsx';
 import { useLine } from '../data/line/useLine.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
@@ -64,7 +66,8 @@ export function Shell() {
   if (isLoading) return <Loader aria-label="Opening" m="xl" />;
   if (isGone) return <Navigate to="/sign-in?gone" replace />;
   if (isOver && !session) {
-    return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname)}`} replace />;
+    const back = hasSignedOut() ? '' : `?to=${encodeURIComponent(location.pathname)}`;
+    return <Navigate to={`/sign-in${back}`} replace />;
   }
   return (
     <>
@@ -120,9 +123,11 @@ export function Shell() {
             What you enter is kept in this browser. The page tries again by itself.
           </Tone>
         ) : (
-          <Suspense fallback={<Loader aria-label="Opening" m="xl" />}>
-            <Outlet />
-          </Suspense>
+          <Soon fallback={<Loader aria-label="Opening" m="xl" />}>
+            <Suspense fallback={<Loader aria-label="Opening" m="xl" />}>
+              <Outlet />
+            </Suspense>
+          </Soon>
         )}
       </main>
       {session && (

@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import { matchPath, type Params } from 'react-router';
 import { askAhead as askJobAhead } from '../job/page/askAhead.ts';
+import { askBoardAhead, askJobsAhead } from '../jobs/askAhead.ts';
 
 /** What stands under an address: its code is loaded when it is first asked for. */
 export interface Place {
@@ -18,10 +19,12 @@ export const framed: Place[] = [
   {
     path: '/board',
     load: () => import('../jobs/BoardPage.tsx').then((it) => it.BoardPage),
+    askAhead: askBoardAhead,
   },
   {
     path: '/jobs',
     load: () => import('../jobs/JobsPage.tsx').then((it) => it.JobsPage),
+    askAhead: askJobsAhead,
   },
   {
     path: '/jobs/:id/:stage?',

@@ -12,15 +12,15 @@ const signedOut: FetchBaseQueryError = {
 };
 
 /** What an answer to signing in makes of it, by whatever somebody signed in: a sign-out of before is not made up for any more. */
-export async function entered({
+export function entered({
   data,
   error,
 }: {
   data?: unknown;
   error?: FetchBaseQueryError | undefined;
-}): Promise<{ data: Session } | { error: FetchBaseQueryError }> {
+}): { data: Session } | { error: FetchBaseQueryError } {
   if (error) return { error };
-  await forgetSignOut();
+  forgetSignOut();
   return { data: data as Session };
 }
 

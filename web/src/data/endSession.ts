@@ -1,16 +1,30 @@
 import { forgetComputed } from './computedStore.ts';
 import { call } from './line/call.ts';
-import { flag, forgetAll, setFlag } from './line/keptStore.ts';
-import { forgetTyped } from './localStore.ts';
+import { forgetAll } from './line/keptStore.ts';
+import { forgetLocal, forgetTyped, readLocal, writeLocal } from './localStore.ts';
 
+/** Where it is kept, for every tab, that the server has not heard of a sign-out: read at once, since all that is asked waits for it. */
 const pending = 'sign-out';
+/** The same on this page, for a browser that keeps nothing. */
+let isPendingHere = false;
+
+function setPending(isPending: boolean): void {
+  isPendingHere = isPending;
+  if (isPending) writeLocal(pending, true);
+  else forgetLocal(pending);
+}
+
+/** Whether somebody signed out on this page, and nobody signed in since: who comes next begins at the beginning. */
+let isLeft = false;
+export const hasSignedOut = (): boolean => isLeft;
 
 /**
  * Ends the session on the server, or, where it cannot be reached, at the next contact; whatever was kept here for the person goes at
  * once. The cookie alone cannot be taken away by a page: until the server is told, the session is only not used.
  */
 export async function endSession(): Promise<void> {
-  await setFlag(pending, true).catch(() => undefined);
+  isLeft = true;
+  setPending(true);
   await forgetKept();
   await finishSignOut();
 }
@@ -25,16 +39,17 @@ export async function forgetKept(): Promise<void> {
 
 /** Tells the server of a sign-out that it has not heard of; nothing else is asked of it before. */
 export async function finishSignOut(): Promise<'signed-in' | 'signed-out'> {
-  const isPending = await flag(pending).catch(() => undefined);
-  if (!isPending) return 'signed-in';
+  if (!isPendingHere && readLocal(pending) !== true) return 'signed-in';
   const answer = await call({ method: 'DELETE', address: '/session' });
-  if (answer.kind === 'answered') await setFlag(pending, undefined).catch(() => undefined);
+  if (answer.kind === 'answered') setPending(false);
   return 'signed-out';
 }
 
 /** Signing in anew ends the one that was pending with it: the server gives a new session. */
-export const forgetSignOut = (): Promise<void> =>
-  setFlag(pending, undefined).catch(() => undefined);
+export function forgetSignOut(): void {
+  isLeft = false;
+  setPending(false);
+}
 
 /** Photographs that the browser kept for pages without a line. */
 async function forgetFiles(): Promise<void> {

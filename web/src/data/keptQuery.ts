@@ -19,11 +19,28 @@ const ask = fetchBaseQuery({
   timeout: patienceMs,
   fetchFn: fetchAndHear,
 });
-const askShortly = fetchBaseQuery({
-  baseUrl: '/api',
-  timeout: shortPatienceMs,
-  fetchFn: fetchAndHear,
-});
+
+/** Asks at once, and is done with it early once it is known that something was answered before. */
+async function askFor(
+  known: Promise<unknown>,
+  args: string | FetchArgs,
+  context: Parameters<Query>[1],
+  options: object,
+) {
+  const { signal } = context;
+  const early = new AbortController();
+  const stop = () => early.abort(signal.reason);
+  signal.addEventListener('abort', stop);
+  const asking = ask(args, { ...context, signal: early.signal }, options);
+  let patience: ReturnType<typeof setTimeout> | undefined;
+  void known.then((kept) => {
+    if (kept) patience = setTimeout(stop, shortPatienceMs);
+  });
+  const result = await asking;
+  clearTimeout(patience);
+  signal.removeEventListener('abort', stop);
+  return result;
+}
 
 const addressOf = (args: string | FetchArgs): string => {
   if (typeof args === 'string') return args;
@@ -70,8 +87,11 @@ export const keptQuery: Query = async (args, context, options) => {
 const askOrRemember: Query = async (args, context, options) => {
   const address = addressOf(args);
   const known = isQuestion(args) ? keptAnswer(address).catch(() => undefined) : undefined;
-  const isKnown = known !== undefined && (await hasKept(known));
-  const { error, data: body, meta } = await (isKnown ? askShortly : ask)(args, context, options);
+  const {
+    error,
+    data: body,
+    meta,
+  } = known ? await askFor(known, args, context, options) : await ask(args, context, options);
   if (error) {
     const kept = isUnanswered(error) ? await known : undefined;
     return kept ? held(args, { body: kept.body, mark: kept.mark ?? null }) : { error };
@@ -83,10 +103,3 @@ const askOrRemember: Query = async (args, context, options) => {
   }
   return answer;
 };
-
-/** Whether something is known already, as far as that can be told without waiting for it. */
-const hasKept = (known: Promise<unknown>): Promise<boolean> =>
-  Promise.race([
-    known.then(Boolean),
-    new Promise<boolean>((resolve) => setTimeout(resolve, 30, false)),
-  ]);

@@ -28,7 +28,6 @@ interface Schema extends DBSchema {
   jobs: { key: string; value: KeptJob };
   deeds: { key: number; value: Deed & { seq?: number }; indexes: { lane: Lane } };
   answers: { key: string; value: KeptAnswer };
-  flags: { key: string; value: unknown };
 }
 
 let opening: Promise<IDBPDatabase<Schema>> | undefined;
@@ -53,7 +52,6 @@ const open = (): Promise<IDBPDatabase<Schema>> =>
         'lane',
       );
       db.createObjectStore('answers', { keyPath: 'address' });
-      db.createObjectStore('flags');
     },
     // Newer code in another tab wants to change the store: let it.
     blocking: (_current, _blocked, event) => {
@@ -123,14 +121,6 @@ export async function keepAnswer(
 
 export const keptAnswer = async (address: string): Promise<KeptAnswer | undefined> =>
   (await opened()).get('answers', address);
-
-export const flag = async (name: string): Promise<unknown> => (await opened()).get('flags', name);
-
-export async function setFlag(name: string, value: unknown): Promise<void> {
-  const db = await opened();
-  if (value === undefined) await db.delete('flags', name);
-  else await db.put('flags', value, name);
-}
 
 /** Forgets what the server said, for the next person; with `deeds`, what was done here and not sent as well. */
 export async function forgetAll({ deeds }: { deeds: boolean }): Promise<void> {

@@ -20,7 +20,7 @@ import {
 } from '../../data/openJob.ts';
 import { takeIn } from '../../data/line/sender.ts';
 import { askAhead, isStage } from './askAhead.ts';
-import { StageView } from './StageView.tsx';
+import { StageToCome, StageView } from './StageView.tsx';
 import { JobBand } from './JobBand.tsx';
 import { jobReducer, redone, undone } from '../../data/jobSlice.ts';
 import { SaveNotice } from './SaveNotice.tsx';
@@ -29,6 +29,7 @@ import { Loader, Stack } from '@mantine/core';
 import { useShortcuts, type Shortcut } from '../../ui/useShortcuts.ts';
 import { TypedScope } from '../../ui/typed/halfTyped.ts';
 import { PageTitle } from '../../ui/PageTitle.tsx';
+import { Soon } from '../../ui/Soon.tsx';
 import { stageNames } from '@katharos/words';
 import { useEffect, useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
@@ -86,7 +87,9 @@ export function JobPage() {
           <JobTitle stage={stage} />
           <JobBand stage={stage} />
           <SaveNotice />
-          <StageView key={stage} stage={stage} />
+          <Soon fallback={<StageToCome />}>
+            <StageView key={stage} stage={stage} />
+          </Soon>
         </Stack>
       </TypedScope>
     </SizingProvider>

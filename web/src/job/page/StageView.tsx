@@ -9,6 +9,11 @@ const views = Object.fromEntries(
   stages.map((stage) => [stage, lazy(async () => ({ default: await stageModules[stage]() }))]),
 ) as unknown as Record<Stage, ComponentType>;
 
+/** What stands in for a stage. */
+export const StageToCome = () => (
+  <Skeleton height="70vh" radius="lg" aria-label="Opening the stage" />
+);
+
 /** Quiet time after a stage is there until the others are fetched too, ms. */
 const othersAfterMs = 4000;
 
@@ -31,7 +36,7 @@ export function StageView({ stage }: { stage: Stage }) {
     return () => clearTimeout(timer);
   }, []);
   return (
-    <Suspense fallback={<Skeleton height="70vh" radius="lg" aria-label="Opening the stage" />}>
+    <Suspense fallback={<StageToCome />}>
       <TypedScope value={`${jobId}:${stage}`}>
         <View />
       </TypedScope>
