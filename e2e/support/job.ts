@@ -240,3 +240,10 @@ export const cabinet: TypedDetails = {
   cabinetHeight: '70 cm',
   cabinetDepth: '50 cm',
 };
+
+/** How much of each of these lies beside a phone's screen, px; nothing where all can be seen without moving it. */
+export async function besideThePhone(shown: Locator): Promise<number[]> {
+  const boxes = await Promise.all((await shown.all()).map((one) => one.boundingBox()));
+  expect(boxes.length).toBeGreaterThan(0);
+  return boxes.map((box) => Math.max(0, -box!.x, box!.x + box!.width - 390)).filter(Boolean);
+}

@@ -247,3 +247,22 @@ test('who leaves a job for another page and comes back finds it as it was left',
   await saved(page);
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
+
+test('whose job it is, and where, is changed in its place; what is no address of mail is said at its box', async ({
+  page,
+}) => {
+  await beginJob(page, 'Misheard');
+  await page.getByRole('button', { name: 'Change name and address' }).click();
+  const band = page.getByRole('region', { name: 'Job' });
+  const mail = band.getByLabel('E-mail');
+  await band.getByLabel('Customer or place').fill('Heard Right');
+  await mail.fill('nobody');
+  await band.getByRole('button', { name: 'Done' }).click();
+  await expect(mail).toHaveAccessibleDescription(/such as name@firm.example/);
+  await mail.fill('right@heard.example');
+  await band.getByRole('button', { name: 'Done' }).click();
+  await expect(band.getByRole('heading', { level: 1 })).toHaveText('Heard Right');
+  await saved(page);
+  await band.getByRole('button', { name: 'Undo' }).click();
+  await expect(band.getByRole('heading', { level: 1 })).toHaveText('Misheard');
+});

@@ -2,6 +2,7 @@ import { branchNames, placeName, workWords, readerOf } from '@katharos/words';
 import { newJobDocument, plumbingOf } from '@katharos/job';
 import { tankPressure, tapLineOf, worstDraw } from '@katharos/core';
 import {
+  besideThePhone,
   cabinet,
   fair,
   openWaterline,
@@ -283,10 +284,7 @@ test('on a phone each tube is a block, each of its figures beside its name, and 
   await expect(plumbView(page, 'Tubes')).toBeInViewport({ ratio: 1 });
   const [of, table] = [await routes.count(), page.getByRole('table', { name: 'Tubes' })];
   expect(of).toBeGreaterThan(5);
-  for (const route of await routes.all()) {
-    const { x, width } = (await route.boundingBox())!;
-    expect([x >= 0, x + width <= 390]).toEqual([true, true]);
-  }
+  expect(await besideThePhone(routes)).toEqual([]);
   // Whoever does not see it still hears a table.
   await expect(table.getByRole('row')).toHaveCount(of + 1);
   await expect(table.getByRole('columnheader', { name: 'Route' })).toBeAttached();

@@ -3,6 +3,7 @@ import { readerOf } from '@katharos/words';
 import { starterCatalogue } from '@katharos/job';
 import { judge, partsOf } from '@katharos/core';
 import {
+  besideThePhone,
   decision,
   enter,
   fair,
@@ -54,6 +55,24 @@ test('a decision is decided otherwise with a reason, shows what follows, and goe
   await expect(page.getByTestId('overruled-restrictor')).toBeVisible();
   await card.getByRole('button', { name: 'Back to the proposal' }).click();
   await expect(page.getByTestId('overruled-restrictor')).toHaveCount(0);
+});
+
+test('on a phone what each way to decide leads to stands under it, and a design compared is no wider than the screen', async ({
+  page,
+}) => {
+  await sized(page, 'Held upright');
+  await page.setViewportSize({ width: 390, height: 844 });
+  const card = await decision(page, 'restrictor');
+  await card.getByRole('button', { name: 'Decide otherwise' }).click();
+  const ways = page.getByRole('dialog').getByRole('table', { name: 'What each leads to' });
+  await expect(ways.getByRole('row').nth(1)).toContainText('L/day');
+  expect(await besideThePhone(ways.getByRole('cell'))).toEqual([]);
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await sizeView(page, 'Compare').click();
+  const compared = page.getByRole('region', { name: 'Compare' });
+  await expect(compared.getByRole('columnheader', { name: /^In use/ })).toBeVisible();
+  expect(await besideThePhone(compared.getByRole('columnheader'))).toEqual([]);
+  expect(await besideThePhone(compared.getByRole('cell'))).toEqual([]);
 });
 
 test('a softener and a regulator change the water that everything is judged in', async ({

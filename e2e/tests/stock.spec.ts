@@ -1,5 +1,6 @@
 import { expect, type Page, test, walkTo } from '../support/app.ts';
-import { check } from '../support/access.ts';
+import { check, phone } from '../support/access.ts';
+import { besideThePhone } from '../support/job.ts';
 
 const held = (page: Page, part: string) => page.getByLabel(`Held: ${part}`, { exact: true });
 const find = (page: Page, text: string) => page.getByLabel('Find a part').fill(text);
@@ -124,4 +125,15 @@ test('what is counted in a cellar is kept here, and goes to the place where it w
   await goTo(page, 'The van');
   await find(page, 'Pad leak stop 1/4');
   await expect(pads).toHaveValue(inVan);
+});
+
+test('on a phone a part is two lines: what is held, what should be and the way elsewhere are all in sight', async ({
+  page,
+}) => {
+  await page.setViewportSize(phone);
+  await walkTo(page, '/stock');
+  const parts = page.getByRole('region', { name: 'Parts in The van' });
+  await expect(parts.getByRole('button', { name: /^Move: / }).first()).toBeVisible();
+  expect(await besideThePhone(parts.getByRole('button', { name: /^Move: / }))).toEqual([]);
+  expect(await besideThePhone(parts.getByLabel(/^(Held|Minimum): /))).toEqual([]);
 });

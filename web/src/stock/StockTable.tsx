@@ -13,6 +13,7 @@ import { measureOf, unitOf, wantedOf } from './partUnits.ts';
 import { useSetMinimumMutation } from './stockApi.ts';
 import { useWaitingStock } from './useWaitingStock.ts';
 import type { HoldingsAt } from './StockFrame.tsx';
+import styles from './StockTable.module.css';
 
 /** Parts that are shown before somebody asks for all: each is two boxes that watch what is typed. */
 const firstShown = 40;
@@ -50,6 +51,7 @@ export function StockTable({ place, stock, parts }: HoldingsAt) {
         <Checkbox
           size="md"
           mih={44}
+          className={styles.only}
           label="Only what is kept here"
           checked={onlyKept}
           onChange={(event) => setOnlyKept(event.currentTarget.checked)}
@@ -62,7 +64,7 @@ export function StockTable({ place, stock, parts }: HoldingsAt) {
             : 'No part has this in its name.'}
         </Text>
       ) : (
-        <WideTable minWidth={420} label="Parts, scrolls sideways">
+        <WideTable minWidth={420} label="Parts, scrolls sideways" className={styles.parts}>
           <Table verticalSpacing={4} mt="sm">
             <Table.Thead>
               <Table.Tr>

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
+import styles from './SvgPicture.module.css';
 
 /** A drawing as an address that a browser shows and saves. */
 const svgAddress = (svg: string): string =>
@@ -13,15 +14,29 @@ export const SvgPicture = ({
 }: {
   svg: string;
   label: string;
-  /** It has no scale to keep, and is made as small as its place. */
+  /** It has no scale to keep, and is made as small as its place, as long as it can be read. */
   fits?: boolean;
-}) => (
-  <img
-    src={svgAddress(svg)}
-    alt={label}
-    style={{ display: 'block', background: 'white', maxWidth: fits ? '100%' : 'none' }}
-  />
-);
+}) => {
+  const picture = (
+    <img
+      src={svgAddress(svg)}
+      alt={label}
+      className={fits ? `${styles.picture} ${styles.fits}` : styles.picture}
+    />
+  );
+  return fits ? (
+    <div
+      className={styles.frame}
+      tabIndex={0}
+      role="group"
+      aria-label={`${label}, scrolls sideways`}
+    >
+      {picture}
+    </div>
+  ) : (
+    picture
+  );
+};
 
 /** Saves a drawing as a file. */
 export const SvgButton = ({

@@ -6,17 +6,21 @@ export function WideTable({
   minWidth,
   label,
   className,
+  style,
   children,
 }: {
   minWidth: number;
   label: string;
   className?: string | undefined;
+  /** What its style sheet is to know of it. */
+  style?: Record<`--${string}`, number>;
   children: ReactNode;
 }) {
   return (
     <Table.ScrollContainer
       minWidth={minWidth}
       className={className}
+      style={style ?? {}}
       type="native"
       tabIndex={0}
       role="group"

@@ -1,6 +1,6 @@
 import { customerSchema, type JobDocument } from '@katharos/job';
 import { checkInput } from '@katharos/words';
-import { Group, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { useJob } from '../open/useJob.ts';
@@ -51,8 +51,9 @@ export function CustomerForm({ onDone }: { onDone: () => void }) {
         if (!currentTarget.contains(relatedTarget)) commit();
       }}
     >
-      <Group align="flex-start" grow>
+      <div className={styles.fields}>
         <TextInput
+          size="md"
           label="Customer or place"
           autoFocus
           value={customer.name}
@@ -60,14 +61,14 @@ export function CustomerForm({ onDone }: { onDone: () => void }) {
           onChange={(event) => type({ ...customer, name: event.currentTarget.value })}
         />
         <TextInput
+          size="md"
           label="Address"
           value={customer.address}
           error={faultOf('address')}
           onChange={(event) => type({ ...customer, address: event.currentTarget.value })}
         />
-      </Group>
-      <Group align="flex-start" grow mt="xs">
         <TextInput
+          size="md"
           label="Telephone"
           type="tel"
           value={customer.phone}
@@ -75,14 +76,17 @@ export function CustomerForm({ onDone }: { onDone: () => void }) {
           onChange={(event) => type({ ...customer, phone: event.currentTarget.value })}
         />
         <TextInput
+          size="md"
           label="E-mail"
           type="email"
           value={customer.email ?? ''}
           error={faultOf('email')}
           onChange={(event) => type({ ...customer, email: event.currentTarget.value })}
         />
-      </Group>
-      <button type="submit" hidden />
+      </div>
+      <Button type="submit" variant="default" size="md" mt="xs">
+        Done
+      </Button>
     </form>
   );
 }

@@ -17,6 +17,7 @@ import { LampOffers } from './LampOffers.tsx';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { Button, Group, Table, Text, Title } from '@mantine/core';
+import styles from './Alternatives.module.css';
 
 interface Props {
   recommendation: Recommendation;
@@ -121,7 +122,12 @@ function Columns({
   const reader = useReader();
   const { agreed } = useChosenSystem();
   return (
-    <WideTable minWidth={180 + 190 * columns.length} label="Side by side, scrolls sideways">
+    <WideTable
+      minWidth={180 + 190 * columns.length}
+      label="Side by side, scrolls sideways"
+      className={styles.columns}
+      style={{ '--designs': columns.length }}
+    >
       <Table verticalSpacing={6} layout="fixed">
         <Table.Thead>
           <Table.Tr>

@@ -7,7 +7,7 @@ import {
   type SystemDesign,
 } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
-import { WideTable } from '../../ui/WideTable.tsx';
+import { RowsTable } from '../../ui/RowsTable.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
@@ -15,6 +15,7 @@ import { Button, Group, Modal, Radio, Skeleton, Stack, Table, Text, Textarea } f
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useMemo, useState } from 'react';
+import styles from './Decisions.module.css';
 
 interface Props {
   topic: DecisionTopic;
@@ -24,6 +25,7 @@ interface Props {
 }
 
 const longestReason = 500;
+const consequences = ['Worst case', 'Product TDS', 'To drain for 1', 'A glass', 'Five years'];
 
 /** All ways to decide one thing side by side with what each leads to; the reason is kept with the choice. */
 export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
@@ -78,34 +80,26 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
           }}
           aria-label={`Ways to decide: ${topicTitle(topic)}`}
         >
-          <WideTable minWidth={620} label="What each leads to, scrolls sideways">
-            <Table verticalSpacing={6}>
-              <Table.Thead>
-                <Table.Tr>
-                  <Table.Th>Choice</Table.Th>
-                  <Table.Th ta="right">Worst case</Table.Th>
-                  <Table.Th ta="right">Product TDS</Table.Th>
-                  <Table.Th ta="right">To drain for 1</Table.Th>
-                  <Table.Th ta="right">A glass</Table.Th>
-                  <Table.Th ta="right">Five years</Table.Th>
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {options.map((option, i) => (
-                  <Table.Tr key={option.key}>
-                    <Table.Td>
-                      <Radio
-                        value={option.key}
-                        label={`${optionWords(topic, option, reader)}${option.inUse ? ' (in use)' : ''}`}
-                      />
-                      {judged && <Shortfalls judged={judged[i]!} />}
-                    </Table.Td>
-                    <Consequence judged={judged?.[i]} />
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </Table>
-          </WideTable>
+          <RowsTable
+            minWidth={620}
+            label="What each leads to"
+            verticalSpacing={6}
+            columns={['Choice', ...consequences.map((head) => ({ head, right: true }) as const)]}
+          >
+            {options.map((option, i) => (
+              <Table.Tr key={option.key}>
+                <Table.Td>
+                  <Radio
+                    className={styles.way}
+                    value={option.key}
+                    label={`${optionWords(topic, option, reader)}${option.inUse ? ' (in use)' : ''}`}
+                  />
+                  {judged && <Shortfalls judged={judged[i]!} />}
+                </Table.Td>
+                <Consequence judged={judged?.[i]} />
+              </Table.Tr>
+            ))}
+          </RowsTable>
         </Radio.Group>
         <Textarea
           label="Reason"
@@ -135,7 +129,7 @@ function Consequence({ judged }: { judged: JudgedDesign | undefined }) {
   const reader = useReader();
   if (!judged) {
     return (
-      <Table.Td colSpan={5}>
+      <Table.Td colSpan={consequences.length}>
         <Skeleton height={18} />
       </Table.Td>
     );

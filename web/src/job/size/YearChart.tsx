@@ -102,9 +102,11 @@ function YearNode({
   y: number;
   width: number;
   height: number;
-  payload: { name?: string };
+  payload: { name?: string; sourceLinks?: unknown[]; targetLinks?: unknown[] };
 }) {
   const name = payload.name ?? '';
+  // Beside what water comes through, further water stands.
+  const isBetween = Boolean(payload.sourceLinks?.length && payload.targetLinks?.length);
   return (
     <Layer>
       <Rectangle
@@ -115,8 +117,9 @@ function YearNode({
         fill={name.startsWith('Drain') ? 'var(--k-water-salt)' : 'var(--k-water-clear)'}
       />
       <text
-        x={x + width + 8}
-        y={y + height / 2}
+        x={isBetween ? x + width : x + width + 8}
+        textAnchor={isBetween ? 'end' : 'start'}
+        y={isBetween ? y + height + 12 : y + height / 2}
         dominantBaseline="middle"
         fontSize={13}
         fill="var(--k-ink)"
