@@ -253,6 +253,26 @@ test('a page to which what sends does not come is none, and says so', async ({ b
   await context.close();
 });
 
+test('a part of a stage whose code does not come is told in its place, and all else stands', async ({
+  browser,
+  app,
+}) => {
+  const context = await firstVisit(browser, app);
+  const page = await context.newPage();
+  await page.route(/assets\/LaboratoryPanel-.*\.js$/, (route) => route.abort());
+  const address = await beginJob(page, 'In the cellar');
+  await page.goto(`${address}/survey?place=chemistry`);
+  const told = page.getByRole('alert').filter({ hasText: 'This part of the page did not come' });
+  await expect(told).toBeVisible();
+  await enter(page, 'pH', '7.2');
+  await saved(page);
+  await page.unroute(/assets\/LaboratoryPanel-.*\.js$/);
+  await told.getByRole('button', { name: 'Load the page again' }).click();
+  await expect(page.getByRole('region', { name: 'Laboratory report' })).toBeVisible();
+  await expect(page.getByLabel('pH', { exact: true })).toHaveValue(/7\.2/);
+  await context.close();
+});
+
 test('an answer of another version is drawn as far as it is what this page understands, and told where it is not', async ({
   browser,
   app,

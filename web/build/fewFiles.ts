@@ -13,6 +13,8 @@ const behind = '/data/line/connect.ts';
 const jobPage = '/job/page/JobPage.tsx';
 /** What a job is worked in. */
 const stage = /\/(Survey|Size|Plumb|Flush|Verify|Keep)Stage\.tsx$/;
+/** Those that come before any work: what only the others share is no business of theirs. */
+const early = /\/(Survey|Size)Stage\.tsx$/;
 /** So many stages make what they share a part of the job. */
 const most = 3;
 
@@ -66,10 +68,10 @@ export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplitti
     const soon = soonest.filter((name) => among.some((page) => page.endsWith(`/${name}.tsx`)));
     if (among.length > 1 && soon.length > 0) return soon.join('And');
     if (among.some((page) => page.endsWith(behind))) return 'line';
-    const isOfTheJob =
-      among.some((page) => page.endsWith(jobPage)) ||
-      among.filter((page) => stage.test(page)).length >= most;
-    return isOfTheJob ? 'job' : null;
+    if (among.some((page) => page.endsWith(jobPage))) return 'job';
+    const stages = among.filter((page) => stage.test(page));
+    if (stages.length < most) return null;
+    return stages.some((page) => early.test(page)) ? 'job' : 'workAndAfter';
   };
   return {
     groups: [{ debugName: 'few files', name: nameOf }],

@@ -23,7 +23,7 @@ export function MissingPage() {
 }
 
 /** Loads the page again by itself where a part of it did not come and is there now, as a line that comes and goes makes it. */
-function useLoadedAgain(error: unknown): void {
+export function useLoadedAgain(error: unknown): void {
   useEffect(() => {
     if (!isMissingPart(error)) return;
     void statusOfPart(error).then((status) => {

@@ -9,6 +9,7 @@ import { useJobDeeds } from '../open/useJobDeeds.ts';
 import { troubleOf } from '../../data/api.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
+import { late } from '../../ui/late.tsx';
 import { linkUnderAThumb } from '../../ui/underAThumb.ts';
 import { Tone } from '../../ui/Tone.tsx';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
@@ -31,8 +32,12 @@ import {
 } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { ServiceView } from './service/ServiceView.tsx';
 import styles from '../../papers/Certificate.module.css';
+
+const ServiceView = late(
+  async () => (await import('./service/ServiceView.tsx')).ServiceView,
+  <Skeleton height="60vh" aria-label="Opening the years of service" />,
+);
 
 type Version = number | 'draft' | null;
 

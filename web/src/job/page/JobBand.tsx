@@ -3,19 +3,18 @@ import { ActionIcon, Text, Tooltip } from '@mantine/core';
 import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
 import IconArrowForwardUp from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs';
 import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { redone, type SaveState, undone } from '../../data/jobSlice.ts';
 import type { LineState } from '../../data/line/lineSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { late } from '../../ui/late.tsx';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { useDocument, useOpenJob } from '../open/useJob.ts';
 import { JobWaterline } from '../waterline/JobWaterline.tsx';
 import styles from './JobBand.module.css';
 import { StageMarks } from './StageMarks.tsx';
 
-const CustomerForm = lazy(async () => ({
-  default: (await import('./CustomerForm.tsx')).CustomerForm,
-}));
+const CustomerForm = late(async () => (await import('./CustomerForm.tsx')).CustomerForm);
 
 const saveWords: Record<SaveState['kind'], string> = {
   saved: 'Saved',
@@ -39,9 +38,7 @@ export function JobBand({ stage }: { stage: Stage }) {
   return (
     <section aria-label="Job" className={styles.band}>
       {editing ? (
-        <Suspense fallback={<Who name={name} onEdit={() => undefined} />}>
-          <CustomerForm onDone={() => setEditing(false)} />
-        </Suspense>
+        <CustomerForm onDone={() => setEditing(false)} />
       ) : (
         <Who name={name} onEdit={() => setEditing(true)} />
       )}

@@ -3,6 +3,7 @@ import { Skeleton } from '@mantine/core';
 import { type ComponentType, lazy, Suspense, useEffect } from 'react';
 import { TypedScope } from '../../ui/typed/halfTyped.ts';
 import { useJobId } from '../open/useJob.ts';
+import { loadLateParts } from '../../ui/late.tsx';
 import { stageModules } from './stageModules.ts';
 
 const views = Object.fromEntries(
@@ -22,7 +23,7 @@ const isKept = (): boolean =>
   'serviceWorker' in navigator && navigator.serviceWorker.controller !== null;
 
 /**
- * The stage that is worked in. Once it stands, the others are fetched, so that none is missing where there is no line; a page for which
+ * The stage that is worked in. Once it stands, the others and what they left for later are fetched, so that none is missing where there is no line; a page for which
  * the browser keeps them all leaves them where they are, for what is fetched so is also run, a second's work on a slow phone.
  */
 export function StageView({ stage }: { stage: Stage }) {
@@ -31,7 +32,7 @@ export function StageView({ stage }: { stage: Stage }) {
   useEffect(() => {
     if (isKept()) return undefined;
     const timer = setTimeout(() => {
-      for (const other of stages) void stageModules[other]().catch(() => undefined);
+      void Promise.allSettled(stages.map((other) => stageModules[other]())).then(loadLateParts);
     }, othersAfterMs);
     return () => clearTimeout(timer);
   }, []);

@@ -10,6 +10,9 @@ export const isStage = (text: string | undefined): text is Stage => stages.inclu
 export function askAhead({ id = '', stage }: Params): void {
   // A stage that cannot be fetched is told where it is drawn.
   if (isStage(stage)) void stageModules[stage]().catch(() => undefined);
+  if (store.getState().reader.waterlineOpen) {
+    void import('../waterline/OpenLine.tsx').catch(() => undefined);
+  }
   void store.dispatch(openingApi.endpoints.job.initiate(id, { subscribe: false }));
   void store.dispatch(openingApi.endpoints.catalogue.initiate(undefined, { subscribe: false }));
 }

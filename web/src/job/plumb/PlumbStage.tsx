@@ -3,18 +3,26 @@ import type { InstalledSystem } from '@katharos/core';
 import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJob } from '../open/useJob.ts';
+import { late } from '../../ui/late.tsx';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
-import { CabinetPanel } from './cabinet/CabinetPanel.tsx';
-import { ConnectionsPanel } from './connections/ConnectionsPanel.tsx';
-import { CuttingPanel } from './tubes/CuttingPanel.tsx';
-import { PartsPanel } from './parts/PartsPanel.tsx';
-import { TubeTable } from './tubes/TubeTable.tsx';
 import { WorkPanel } from './order/WorkPanel.tsx';
 import { usePlumbing } from '../open/usePlumbing.ts';
-import { Button, Group, Stack, Title } from '@mantine/core';
+import { Button, Group, Skeleton, Stack, Title } from '@mantine/core';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+
+const opening = <Skeleton height={400} aria-label="Opening the view" />;
+const CabinetPanel = late(
+  async () => (await import('./cabinet/CabinetPanel.tsx')).CabinetPanel,
+  opening,
+);
+const ConnectionsPanel = late(
+  async () => (await import('./connections/ConnectionsPanel.tsx')).ConnectionsPanel,
+  opening,
+);
+const TubesPanel = late(async () => (await import('./tubes/TubesPanel.tsx')).TubesPanel, opening);
+const PartsPanel = late(async () => (await import('./parts/PartsPanel.tsx')).PartsPanel, opening);
 
 /** From the chosen system to a cabinet that can be flushed. */
 export function PlumbStage() {
@@ -86,12 +94,7 @@ function Plumbing({ system, brief }: { system: InstalledSystem; brief: JobBrief 
       {view === 'connections' && (
         <ConnectionsPanel plumbing={plumbing} system={system} brief={brief} />
       )}
-      {view === 'tubes' && (
-        <>
-          <TubeTable tubes={plumbing.tubes} />
-          <CuttingPanel tubes={plumbing.tubes} />
-        </>
-      )}
+      {view === 'tubes' && <TubesPanel tubes={plumbing.tubes} />}
       {view === 'parts' && <PartsPanel plumbing={plumbing} />}
     </Stack>
   );

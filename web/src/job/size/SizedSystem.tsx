@@ -21,18 +21,18 @@ import { SizeHeader } from './SizeHeader.tsx';
 import { SizeViews, type SizeView, sizeViews } from './SizeViews.tsx';
 import { useSearch } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
-import { Stack, Text } from '@mantine/core';
-import { lazy, Suspense } from 'react';
+import { Skeleton, Stack, Text } from '@mantine/core';
+import { late } from '../../ui/late.tsx';
 import styles from './Size.module.css';
 import { Link, useSearchParams } from 'react-router';
 
-const DayInTheHouse = lazy(async () => ({
-  default: (await import('../household/DayInTheHouse.tsx')).DayInTheHouse,
-}));
-const WaterCharts = lazy(async () => ({
-  default: (await import('./WaterCharts.tsx')).WaterCharts,
-}));
-const WeighPanel = lazy(async () => ({ default: (await import('./WeighPanel.tsx')).WeighPanel }));
+const opening = <Skeleton height={400} aria-label="Opening the view" />;
+const DayInTheHouse = late(
+  async () => (await import('../household/DayInTheHouse.tsx')).DayInTheHouse,
+  opening,
+);
+const WaterCharts = late(async () => (await import('./WaterCharts.tsx')).WaterCharts, opening);
+const WeighPanel = late(async () => (await import('./WeighPanel.tsx')).WeighPanel, opening);
 
 const isView = (text: string | null): text is SizeView => sizeViews.some(({ key }) => key === text);
 
@@ -77,35 +77,33 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
       {recommendation && nothingFits(recommendation) && <WaysToFit ways={recommendation.ways} />}
       {isSound(judged) && <MainFigures judged={judged} winter={judged.worst} brief={brief} />}
       <SizeViews view={view} onView={(next) => setParams({ view: next }, { replace: true })} />
-      <Suspense fallback={<Text c="dimmed">Opening …</Text>}>
-        {view === 'decisions' && (
-          <DecisionCards decisions={decisions} design={design} brief={brief} />
-        )}
-        {view === 'days' && today && <DayInTheHouse design={design} brief={brief} />}
-        {view === 'conditions' && <ConditionsTable design={design} brief={brief} />}
-        {view === 'water' && today && (
-          <>
-            <PressureBars design={design} brief={brief} today={today} />
-            <WaterCharts design={design} brief={brief} today={today} />
-          </>
-        )}
-        {recommendation && (view === 'weigh' || view === 'compare') && (
-          // What was found for earlier readings is seen, and cannot be chosen.
-          <div inert={!isCurrent} aria-busy={!isCurrent} className={styles.found}>
-            {view === 'weigh' ? (
-              <WeighPanel recommendation={recommendation} current={design} onChoose={choose} />
-            ) : (
-              <Alternatives
-                recommendation={recommendation}
-                current={judged}
-                brief={brief}
-                onChoose={choose}
-              />
-            )}
-          </div>
-        )}
-        {view === 'compose' && <ComposePanel design={design} onChange={choose} />}
-      </Suspense>
+      {view === 'decisions' && (
+        <DecisionCards decisions={decisions} design={design} brief={brief} />
+      )}
+      {view === 'days' && today && <DayInTheHouse design={design} brief={brief} />}
+      {view === 'conditions' && <ConditionsTable design={design} brief={brief} />}
+      {view === 'water' && today && (
+        <>
+          <PressureBars design={design} brief={brief} today={today} />
+          <WaterCharts design={design} brief={brief} today={today} />
+        </>
+      )}
+      {recommendation && (view === 'weigh' || view === 'compare') && (
+        // What was found for earlier readings is seen, and cannot be chosen.
+        <div inert={!isCurrent} aria-busy={!isCurrent} className={styles.found}>
+          {view === 'weigh' ? (
+            <WeighPanel recommendation={recommendation} current={design} onChoose={choose} />
+          ) : (
+            <Alternatives
+              recommendation={recommendation}
+              current={judged}
+              brief={brief}
+              onChoose={choose}
+            />
+          )}
+        </div>
+      )}
+      {view === 'compose' && <ComposePanel design={design} onChange={choose} />}
       {brief.survey.assumed.length > 0 && <Assumptions brief={brief} />}
     </Stack>
   );

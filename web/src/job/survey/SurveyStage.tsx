@@ -1,19 +1,24 @@
 import { fieldWords, missingWords } from '@katharos/words';
-import { Button, Group, Stack, Title } from '@mantine/core';
+import { Button, Group, Skeleton, Stack, Title } from '@mantine/core';
 import { Fragment, memo, useEffect, useState, useRef } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
+import { late } from '../../ui/late.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
 import { useInSight } from '../../ui/useInSight.ts';
 import { useDocument, useJob, useJobId } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
-import { LaboratoryPanel } from './LaboratoryPanel.tsx';
 import { firstPlace, missingReadings, placeLink, places } from './places.ts';
 import styles from './Survey.module.css';
 import { SurveyGroupPanel, takenOf } from './SurveyGroupPanel.tsx';
 import { surveyGroups } from './surveyGroups.ts';
 import { WorthPanel } from './WorthPanel.tsx';
+
+const LaboratoryPanel = late(
+  async () => (await import('./LaboratoryPanel.tsx')).LaboratoryPanel,
+  <Skeleton height={260} aria-label="Opening the laboratory report" />,
+);
 
 /** What is read at the tap and under the sink: a walk from place to place. Nothing is asked for twice, and nothing blocks. */
 export function SurveyStage() {

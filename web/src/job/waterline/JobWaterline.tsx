@@ -1,5 +1,5 @@
 import { type Headway, useShare } from '../../workers/headway.ts';
-import { failureHead, failureSentence, nodeExplanations, nodeNames } from '@katharos/words';
+import { failureHead, failureSentence } from '@katharos/words';
 import { ageingBy, type Stage } from '@katharos/job';
 import {
   type Failure,
@@ -8,33 +8,26 @@ import {
   type WaterlineNode,
   type WaterlineState,
 } from '@katharos/core';
-import {
-  Button,
-  CloseButton,
-  Group,
-  Progress,
-  SegmentedControl,
-  Skeleton,
-  Text,
-} from '@mantine/core';
-import { useElementSize, useMediaQuery } from '@mantine/hooks';
+import { Button, Progress, SegmentedControl, Skeleton, Text } from '@mantine/core';
 import IconChevronDown from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { readerChanged } from '../../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
+import { late } from '../../ui/late.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { type SearchState, type Sizing, useSearch, useSizing } from '../open/sizingContext.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
 import { MiniLine } from './MiniLine.tsx';
-import { TubeInspector } from './TubeInspector.tsx';
-import { useLineTubes } from './useLineTubes.ts';
 import { useSolvedLine } from './useSolvedLine.ts';
 import styles from './Waterline.module.css';
-import { WaterlineDrawing } from './WaterlineDrawing.tsx';
-import { AcrossReadout, rowHeadPx, UprightReadout } from './WaterlineReadout.tsx';
+
+const OpenLine = late(
+  async () => (await import('./OpenLine.tsx')).OpenLine,
+  <Skeleton height={300} />,
+);
 
 type Scene = 'filling' | 'full' | 'tap';
 
@@ -119,7 +112,7 @@ export function JobWaterline({ stage }: { stage: Stage }) {
         </Button>
       </div>
       {design && solved ? (
-        <Line
+        <OpenLine
           design={design}
           solved={solved}
           tankShare={scenes[current].tankShare}
@@ -244,95 +237,6 @@ function Searching({ headway }: { headway: Headway }) {
         Judging combinations of the catalogue …
       </Text>
       <Progress value={share * 100} aria-label="Search for a system" />
-    </div>
-  );
-}
-
-interface LineProps {
-  design: InstalledSystem;
-  solved: NonNullable<ReturnType<typeof useSolvedLine>>;
-  tankShare: number;
-  /** Whether the tubes are shown on it. */
-  plumbing: boolean;
-}
-
-/** Height of a component's row on the upright line, pixels: a thumb for each, and one more for the tube between two. */
-const rowPitch = { plain: 62, plumbing: 92 } as const;
-const noNodes: readonly WaterlineNode[] = [];
-
-function Line({ design, solved, tankShare, plumbing }: LineProps) {
-  const upright = useMediaQuery('(max-width: 48em)', false, { getInitialValueInEffect: false });
-  const { ref, width } = useElementSize();
-  const pitch = plumbing ? rowPitch.plumbing : rowPitch.plain;
-  const tubes = useLineTubes(plumbing && solved.ok ? solved.value.nodes : noNodes, design);
-  const [picked, setPicked] = useState<string | null>(null);
-  if (!solved.ok) {
-    return (
-      <Tone kind="bad" head={failureHead(solved.failure)} role="status">
-        {failureSentence(solved.failure)}
-      </Tone>
-    );
-  }
-  const { nodes } = solved.value;
-  const shown = nodes.filter((node) => node.kind !== 'restrictor');
-  const pick = (id: string) => setPicked((before) => (before === id ? null : id));
-  const drawing = { nodes, tankShare, picked, onPick: pick, tubes };
-  return (
-    <>
-      {upright ? (
-        <div className={styles.uprightRow}>
-          <WaterlineDrawing {...drawing} upright length={shown.length * pitch} depth={150} />
-          <UprightReadout nodes={shown} picked={picked} pitch={pitch} />
-        </div>
-      ) : (
-        <div ref={ref} className={styles.across}>
-          {width > 0 && (
-            <>
-              <WaterlineDrawing
-                {...drawing}
-                upright={false}
-                length={width - rowHeadPx}
-                depth={210}
-              />
-              <AcrossReadout nodes={shown} picked={picked} />
-            </>
-          )}
-        </div>
-      )}
-      <TubeInspector
-        stretch={tubes.find(({ pipe }) => pipe === picked)}
-        onClose={() => setPicked(null)}
-      />
-      <Inspector node={shown.find((node) => node.id === picked)} onClose={() => setPicked(null)} />
-    </>
-  );
-}
-
-/** What the picked component is and what stands there now. */
-function Inspector({ node, onClose }: { node: WaterlineNode | undefined; onClose: () => void }) {
-  const reader = useReader();
-  const document = useDocument();
-  if (!node) return null;
-  return (
-    <div className={styles.inspector} role="status">
-      <Group justify="space-between" wrap="nowrap" align="flex-start">
-        <div>
-          <Text fw={650}>
-            {nodeNames[node.kind]}
-            {node.count && ` × ${node.count}`}
-            {node.partName && <span className="quiet"> · {node.partName}</span>}
-          </Text>
-          <Text size="sm">{nodeExplanations[node.kind]}</Text>
-          <Text size="sm" c="dimmed">
-            Leaving it: {reader.say('pressure', node.pressureBar)},{' '}
-            {reader.say('flow', Math.abs(node.flowLPerH))}, {reader.say('tds', node.tdsMgL)}
-            {node.kind === 'street' &&
-              document.survey.source !== 'unknown' &&
-              ` (${document.survey.source})`}
-          </Text>
-        </div>
-        <CloseButton aria-label="Close" size="lg" onClick={onClose} />
-      </Group>
     </div>
   );
 }

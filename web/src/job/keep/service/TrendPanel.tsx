@@ -1,10 +1,16 @@
 import type { Expectation, SeriesTrend } from '@katharos/core';
 import { prefilterSentence, seriesNames, trendSentence } from '@katharos/words';
-import { Table, Text, Title } from '@mantine/core';
+import { Skeleton, Table, Text, Title } from '@mantine/core';
+import { late } from '../../../ui/late.tsx';
 import { Tone, type ToneKind } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import type { KeptShown } from '../../../workers/tasks.ts';
-import { SeriesChart } from './SeriesChart.tsx';
+
+/** What draws charts is larger than all else of this view, which is there before it. */
+const SeriesChart = late(
+  async () => (await import('./SeriesChart.tsx')).SeriesChart,
+  <Skeleton height={220} />,
+);
 
 const tones: Record<SeriesTrend['state'], ToneKind> = {
   steady: 'good',

@@ -1,15 +1,14 @@
 import { channelsOf, type MeterKind, meterKinds } from '@katharos/core';
 import { channelDimensions, meterWords } from '@katharos/words';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { type ConnectedMeter, hub, useMeters } from '../../../meters/hub.ts';
+import { late } from '../../../ui/late.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { useJobId } from '../../open/useJob.ts';
 import { setPractice, usePractice } from './practice.ts';
 
-const ConnectDialog = lazy(async () => ({
-  default: (await import('./ConnectDialog.tsx')).ConnectDialog,
-}));
+const ConnectDialog = late(async () => (await import('./ConnectDialog.tsx')).ConnectDialog);
 
 /** A way to connect a meter. */
 export function ConnectMeter() {
@@ -19,11 +18,7 @@ export function ConnectMeter() {
       <Button variant="default" mih={44} onClick={() => setConnecting(true)}>
         Connect a meter
       </Button>
-      {connecting && (
-        <Suspense fallback={null}>
-          <ConnectDialog onClose={() => setConnecting(false)} />
-        </Suspense>
-      )}
+      {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </>
   );
 }
