@@ -363,10 +363,19 @@ test('signing out says what is not sent yet, and takes it away only when told to
   await dialog.getByRole('button', { name: 'Sign out and lose it' }).click();
   await expect(page).toHaveURL(/sign-in/);
   // The server hears of it at the next contact, and the old session is of no use then.
+  const asked = new Set<string>();
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.startsWith('/api/')) asked.add(`${request.method()} ${pathname}`);
+  });
   await context.setOffline(false);
   await page.goto('/jobs');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await expect(page).toHaveURL(/sign-in/);
   expect((await page.request.get('/api/session')).status()).toBe(401);
+  // Nothing of the firm was asked for in its name.
+  const allowed = ['DELETE /api/session', 'GET /api/meta', 'GET /api/session'];
+  expect([...asked].filter((each) => !allowed.includes(each))).toEqual([]);
   await context.close();
 });
 

@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react';
 import { matchPath, type Params } from 'react-router';
+import { isSignOutPending } from '../data/endSession.ts';
 import { askAhead as askJobAhead } from '../job/page/askAhead.ts';
 import { askBoardAhead, askJobsAhead } from '../jobs/askAhead.ts';
 
@@ -129,7 +130,8 @@ export function askAhead(address: string): void {
     // What does not come is told where it is drawn.
     void place.load().catch(() => undefined);
     if (framed.includes(place)) void frame().catch(() => undefined);
-    place.askAhead?.(match.params);
+    // Of a session that somebody ended nothing is asked.
+    if (!isSignOutPending()) place.askAhead?.(match.params);
     return;
   }
 }

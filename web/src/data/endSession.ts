@@ -37,9 +37,12 @@ export async function forgetKept(): Promise<void> {
   await forgetFiles();
 }
 
+/** Whether somebody signed out and the server has not heard of it. */
+export const isSignOutPending = (): boolean => isPendingHere || readLocal(pending) === true;
+
 /** Tells the server of a sign-out that it has not heard of; nothing else is asked of it before. */
 export async function finishSignOut(): Promise<'signed-in' | 'signed-out'> {
-  if (!isPendingHere && readLocal(pending) !== true) return 'signed-in';
+  if (!isSignOutPending()) return 'signed-in';
   const answer = await call({ method: 'DELETE', address: '/session' });
   if (answer.kind === 'answered') setPending(false);
   return 'signed-out';
