@@ -66,6 +66,8 @@ async function takeView(page: Page, base: string, view: View): Promise<void> {
   await page.waitForFunction(() => !/Judging|Weighing/.test(document.body.innerText));
   await page.waitForTimeout(1200);
   await view.before?.(page);
+  // What is opened may have to be fetched first.
+  await page.locator('.mantine-Skeleton-root:visible').first().waitFor({ state: 'detached' });
   await page.screenshot({ path: join(folder, `${view.file}.png`), fullPage: view.whole ?? false });
   process.stdout.write(`docs/screenshots/${view.file}.png\n`);
 }

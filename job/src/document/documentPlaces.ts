@@ -1,1973 +1,327 @@
 import type { WrittenPlace } from './writtenPlace.ts';
 
 /** Written by `npm run schema` from the document's schema; nobody changes it by hand. */
+
+const words = (text: string): string[] => text.split(' ');
+
+const place1: WrittenPlace = {};
+const place2: WrittenPlace = { optional: true };
+const place3: WrittenPlace = { isPerson: true };
+const place4: WrittenPlace = {
+  isWhole: true,
+  optional: true,
+  fields: [{ of: words('by'), place: place3 }],
+};
+const place5: WrittenPlace = { isWhole: true, optional: true };
+const place6: WrittenPlace = { isWhole: true, fields: [{ of: words('by'), place: place3 }] };
+const place7: WrittenPlace = {
+  isWhole: true,
+  optional: true,
+  fields: [{ of: words('by'), place: place3 }],
+};
+const place8: WrittenPlace = { each: place7 };
+const place9: WrittenPlace = { optional: true, each: place2 };
+const place10: WrittenPlace = { optional: true, each: place5 };
+const place11: WrittenPlace = { optional: true, each: place7 };
+const place12: WrittenPlace = {
+  fields: [
+    {
+      of: words(
+        'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop',
+      ),
+      place: place4,
+    },
+  ],
+};
 export const documentPlaces: WrittenPlace = {
-  fields: {
-    customer: {
-      fields: {
-        name: {},
-        address: {},
-        phone: {},
-        email: {
-          optional: true,
-        },
-        note: {},
+  fields: [
+    {
+      of: words('customer'),
+      place: {
+        fields: [
+          { of: words('name address phone note'), place: place1 },
+          { of: words('email'), place: place2 },
+        ],
       },
     },
-    survey: {
-      fields: {
-        readings: {
-          fields: {
-            feedTds: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
+    {
+      of: words('survey'),
+      place: {
+        fields: [
+          {
+            of: words('readings'),
+            place: {
+              fields: [
+                {
+                  of: words(
+                    'feedTds pressure temperature demand coldest warmest lowestPressure highestPressure hardness alkalinity pH largestDraw lineLength rise',
+                  ),
+                  place: place4,
                 },
-              },
-            },
-            pressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            temperature: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            demand: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            coldest: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            warmest: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            lowestPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            highestPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            hardness: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            alkalinity: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            pH: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            largestDraw: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            lineLength: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            rise: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
+              ],
             },
           },
-        },
-        details: {
-          fields: {
-            disinfectant: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
+          {
+            of: words('details'),
+            place: {
+              fields: [
+                {
+                  of: words(
+                    'disinfectant iron manganese sulfide turbidity transmittance staticPressure cabinetWidth cabinetHeight cabinetDepth drainPipe straightPipe spoutToBowl outletDistance doorWidth doorHeight fridgeLine fridgeRise iceLine iceRise secondTapLine secondTapRise machineLine machineRise branchPressure existingFlow existingTds',
+                  ),
+                  place: place4,
                 },
-              },
-            },
-            iron: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            manganese: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            sulfide: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            turbidity: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            transmittance: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            staticPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            cabinetWidth: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            cabinetHeight: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            cabinetDepth: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            drainPipe: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            straightPipe: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            spoutToBowl: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            outletDistance: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            doorWidth: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            doorHeight: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            fridgeLine: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            fridgeRise: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            iceLine: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            iceRise: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            secondTapLine: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            secondTapRise: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            machineLine: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            machineRise: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            branchPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            existingFlow: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            existingTds: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
+              ],
             },
           },
-        },
-        source: {},
-        disinfectant: {},
-        safe: {},
-        outlet: {},
-        tankRoom: {
-          optional: true,
-        },
-        minerals: {
-          optional: true,
-        },
-        site: {
-          fields: {
-            supplyKind: {
-              optional: true,
-            },
-            drainMaterial: {
-              optional: true,
-            },
-            drainRun: {
-              optional: true,
-            },
-            disposal: {
-              optional: true,
-            },
-            dishwasher: {
-              optional: true,
-            },
-            airGap: {
-              optional: true,
-            },
-            counter: {
-              optional: true,
-            },
-            tapHole: {
-              optional: true,
-            },
-            drilling: {
-              optional: true,
-            },
-            frost: {
-              optional: true,
-            },
-            existing: {
-              optional: true,
+          { of: words('source disinfectant safe outlet'), place: place1 },
+          { of: words('tankRoom minerals meterScale'), place: place2 },
+          {
+            of: words('site'),
+            place: {
+              fields: [
+                {
+                  of: words(
+                    'supplyKind drainMaterial drainRun disposal dishwasher airGap counter tapHole drilling frost existing',
+                  ),
+                  place: place2,
+                },
+              ],
             },
           },
-        },
-        household: {
-          fields: {
-            people: {},
-            drinkingL: {},
-            hotDrinks: {},
-            meals: {},
-            potL: {},
-            pets: {},
-            plantsL: {},
-            guestChance: {},
-            day: {
+          {
+            of: words('household'),
+            place: {
               optional: true,
+              fields: [
+                {
+                  of: words('people drinkingL hotDrinks meals potL pets plantsL guestChance'),
+                  place: place1,
+                },
+                { of: words('day'), place: place2 },
+              ],
             },
           },
-          optional: true,
-        },
-        meterScale: {
-          optional: true,
-        },
-        laboratory: {
-          isWhole: true,
-          optional: true,
-        },
+          { of: words('laboratory'), place: place5 },
+        ],
       },
     },
-    system: {
-      isWhole: true,
-      fields: {
-        chosenBy: {
-          isPerson: true,
-        },
-        agreed: {
-          isWhole: true,
-          fields: {
-            by: {
-              isPerson: true,
-            },
-          },
-        },
+    {
+      of: words('system'),
+      place: {
+        isWhole: true,
+        fields: [
+          { of: words('chosenBy'), place: place3 },
+          { of: words('agreed'), place: place6 },
+        ],
       },
     },
-    size: {
-      fields: {
-        weights: {
-          each: {
-            optional: true,
-          },
-        },
-        limits: {
-          each: {
-            optional: true,
-          },
-        },
-        overruled: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-        },
-        compared: {},
+    {
+      of: words('size'),
+      place: {
+        fields: [
+          { of: words('weights limits'), place: { each: place2 } },
+          { of: words('overruled'), place: place8 },
+          { of: words('compared'), place: place1 },
+        ],
       },
     },
-    plumb: {
-      fields: {
-        routes: {
-          each: {
-            isWhole: true,
-            optional: true,
-          },
-        },
-        ticks: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-        },
-        feed: {
-          optional: true,
-        },
-        drain: {
-          isWhole: true,
-          optional: true,
-        },
-        colours: {
-          each: {
-            optional: true,
-          },
-          optional: true,
-        },
-        coils: {
-          optional: true,
-        },
-        sizes: {
-          each: {
-            optional: true,
-          },
-          optional: true,
-        },
-        nextCupboard: {
-          isWhole: true,
-          optional: true,
-        },
-        remote: {
-          isWhole: true,
-          optional: true,
-        },
-        obstacles: {
-          optional: true,
-        },
-        placements: {
-          each: {
-            isWhole: true,
-            optional: true,
-          },
-          optional: true,
-        },
-        done: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        notes: {
-          each: {
-            optional: true,
-          },
-          optional: true,
-        },
-        order: {
-          optional: true,
-        },
+    {
+      of: words('plumb'),
+      place: {
+        fields: [
+          { of: words('routes'), place: { each: place5 } },
+          { of: words('ticks'), place: place8 },
+          { of: words('feed coils obstacles order'), place: place2 },
+          { of: words('drain nextCupboard remote'), place: place5 },
+          { of: words('colours sizes notes'), place: place9 },
+          { of: words('placements'), place: place10 },
+          { of: words('done'), place: place11 },
+        ],
       },
     },
-    flush: {
-      fields: {
-        steps: {
-          each: {
-            fields: {
-              startedAt: {},
-              done: {
-                isWhole: true,
-                fields: {
-                  by: {
-                    isPerson: true,
-                  },
-                },
-              },
-              minutes: {
+    {
+      of: words('flush'),
+      place: {
+        fields: [
+          {
+            of: words('steps'),
+            place: {
+              each: {
                 optional: true,
-              },
-              seen: {
-                isWhole: true,
-                optional: true,
-              },
-              reason: {
-                optional: true,
-              },
-              endedUnseen: {
-                optional: true,
-              },
-            },
-            optional: true,
-          },
-        },
-        readings: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        troubles: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-              mended: {
-                fields: {
-                  by: {
-                    isPerson: true,
-                  },
-                },
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        notes: {
-          each: {
-            optional: true,
-          },
-          optional: true,
-        },
-        lead: {
-          isWhole: true,
-          optional: true,
-          fields: {
-            by: {
-              isPerson: true,
-            },
-          },
-        },
-        sanitise: {
-          optional: true,
-        },
-        plan: {
-          isWhole: true,
-          optional: true,
-        },
-      },
-    },
-    verify: {
-      fields: {
-        readings: {
-          fields: {
-            feedTds: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productTds: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            temperature: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            pressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productFlow: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            drainFlow: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            staticPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            membranePressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            tankFullPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            tankEmptyPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            deliveredVolume: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            tapFlowFull: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            tapFlowAfterTwo: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            chlorineAfterCarbon: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productHardness: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productPh: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            fillTime: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productTdsRepeat: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            drainFlowTubeOff: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productFlowTubeOff: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            meterCheck: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            tankPressureDrop: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
+                fields: [
+                  { of: words('startedAt'), place: place1 },
+                  { of: words('done'), place: place6 },
+                  { of: words('minutes reason endedUnseen'), place: place2 },
+                  { of: words('seen'), place: place5 },
+                ],
               },
             },
           },
-        },
-        noted: {
-          fields: {
-            pumpDischarge: {
-              isWhole: true,
+          { of: words('readings'), place: place11 },
+          {
+            of: words('troubles'),
+            place: {
               optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            pumpCutout: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            drainStill: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            drainDrips: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            restartPressure: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            productCounter: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-          },
-          optional: true,
-        },
-        looks: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        samplePoint: {
-          optional: true,
-        },
-        instruments: {
-          each: {
-            isWhole: true,
-            optional: true,
-          },
-          optional: true,
-        },
-        complaints: {
-          each: {
-            isWhole: true,
-            fields: {
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        accepted: {
-          isWhole: true,
-          optional: true,
-          fields: {
-            by: {
-              isPerson: true,
-            },
-          },
-        },
-        germTest: {
-          isWhole: true,
-          optional: true,
-          fields: {
-            ordered: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            sampled: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            result: {
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-            released: {
-              isWhole: true,
-              optional: true,
-              fields: {
-                by: {
-                  isPerson: true,
-                },
-              },
-            },
-          },
-        },
-        lampLook: {
-          isWhole: true,
-          optional: true,
-          fields: {
-            by: {
-              isPerson: true,
-            },
-          },
-        },
-        mending: {
-          isWhole: true,
-          optional: true,
-          fields: {
-            done: {
               each: {
                 isWhole: true,
                 optional: true,
-                fields: {
-                  by: {
-                    isPerson: true,
-                  },
-                },
+                fields: [
+                  { of: words('by'), place: place3 },
+                  { of: words('mended'), place: { fields: [{ of: words('by'), place: place3 }] } },
+                ],
               },
-            },
-            by: {
-              isPerson: true,
             },
           },
-        },
-        earlier: {
-          each: {
-            isWhole: true,
-            fields: {
-              readings: {
-                fields: {
-                  feedTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  temperature: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  staticPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  membranePressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankFullPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankEmptyPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  deliveredVolume: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowFull: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowAfterTwo: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  chlorineAfterCarbon: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productHardness: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productPh: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  fillTime: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTdsRepeat: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  meterCheck: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankPressureDrop: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                },
-              },
-              looks: {
-                optional: true,
-                each: {
-                  isWhole: true,
-                  optional: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
-                    },
-                  },
-                },
-              },
-              noted: {
-                optional: true,
-                fields: {
-                  pumpDischarge: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pumpCutout: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainStill: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainDrips: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  restartPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productCounter: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                },
-              },
-              complaints: {
-                optional: true,
-                each: {
-                  isWhole: true,
-                  optional: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
-                    },
-                  },
-                },
-              },
-              by: {
-                isPerson: true,
-              },
-            },
-            optional: true,
-          },
-          optional: true,
-        },
-        shutoffTest: {},
-        shutoffSimulated: {
-          optional: true,
-        },
-        leakCheck: {},
-        note: {},
+          { of: words('notes'), place: place9 },
+          { of: words('lead'), place: place4 },
+          { of: words('sanitise'), place: place2 },
+          { of: words('plan'), place: place5 },
+        ],
       },
     },
-    keep: {
-      fields: {
-        issued: {
-          isWhole: true,
-          fields: {
-            by: {
-              isPerson: true,
+    {
+      of: words('verify'),
+      place: {
+        fields: [
+          { of: words('readings'), place: place12 },
+          {
+            of: words('noted'),
+            place: {
+              optional: true,
+              fields: [
+                {
+                  of: words(
+                    'pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                  ),
+                  place: place4,
+                },
+              ],
             },
           },
-        },
-        remark: {},
-      },
-    },
-    service: {
-      fields: {
-        since: {
-          optional: true,
-        },
-        visits: {
-          each: {
-            fields: {
-              kind: {},
-              at: {},
-              by: {
-                isPerson: true,
-              },
-              readings: {
-                fields: {
-                  feedTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  temperature: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  staticPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  membranePressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankFullPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankEmptyPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  deliveredVolume: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowFull: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowAfterTwo: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  chlorineAfterCarbon: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productHardness: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productPh: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  fillTime: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTdsRepeat: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  meterCheck: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankPressureDrop: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pumpDischarge: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pumpCutout: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainStill: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainDrips: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  restartPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productCounter: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
+          { of: words('looks complaints'), place: place11 },
+          { of: words('samplePoint shutoffSimulated'), place: place2 },
+          { of: words('instruments'), place: place10 },
+          { of: words('accepted lampLook'), place: place4 },
+          {
+            of: words('germTest'),
+            place: {
+              isWhole: true,
+              optional: true,
+              fields: [
+                { of: words('ordered sampled released'), place: place4 },
+                {
+                  of: words('result'),
+                  place: { optional: true, fields: [{ of: words('by'), place: place3 }] },
                 },
-              },
-              after: {
-                fields: {
-                  feedTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTds: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  temperature: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlow: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  staticPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  membranePressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankFullPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankEmptyPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  deliveredVolume: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowFull: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tapFlowAfterTwo: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  chlorineAfterCarbon: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productHardness: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productPh: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  fillTime: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productTdsRepeat: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productFlowTubeOff: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  meterCheck: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  tankPressureDrop: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pumpDischarge: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  pumpCutout: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainStill: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  drainDrips: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  restartPressure: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                  productCounter: {
-                    isWhole: true,
-                    optional: true,
-                    fields: {
-                      by: {
-                        isPerson: true,
-                      },
-                    },
-                  },
-                },
-                optional: true,
-              },
-              seen: {
-                each: {
-                  isWhole: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
-                    },
-                  },
-                  optional: true,
-                },
-                optional: true,
-              },
-              complaints: {
-                each: {
-                  isWhole: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
-                    },
-                  },
-                  optional: true,
-                },
-                optional: true,
-              },
-              faults: {
+              ],
+            },
+          },
+          {
+            of: words('mending'),
+            place: {
+              isWhole: true,
+              optional: true,
+              fields: [
+                { of: words('done'), place: { each: place4 } },
+                { of: words('by'), place: place3 },
+              ],
+            },
+          },
+          {
+            of: words('earlier'),
+            place: {
+              optional: true,
+              each: {
                 isWhole: true,
                 optional: true,
-              },
-              lampHours: {
-                optional: true,
-              },
-              planned: {
-                isWhole: true,
-                optional: true,
-              },
-              done: {
-                each: {
-                  isWhole: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
+                fields: [
+                  { of: words('readings'), place: place12 },
+                  { of: words('looks complaints'), place: { optional: true, each: place4 } },
+                  {
+                    of: words('noted'),
+                    place: {
+                      optional: true,
+                      fields: [
+                        {
+                          of: words(
+                            'pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                          ),
+                          place: place4,
+                        },
+                      ],
                     },
                   },
-                  optional: true,
-                },
-                optional: true,
+                  { of: words('by'), place: place3 },
+                ],
               },
-              begun: {
-                each: {
-                  optional: true,
-                },
-                optional: true,
-              },
-              changed: {
-                each: {
-                  isWhole: true,
-                  fields: {
-                    by: {
-                      isPerson: true,
-                    },
-                  },
-                  optional: true,
-                },
-                optional: true,
-              },
-              note: {},
             },
-            optional: true,
           },
-          optional: true,
-        },
+          { of: words('shutoffTest leakCheck note'), place: place1 },
+        ],
       },
-      optional: true,
     },
-  },
+    {
+      of: words('keep'),
+      place: {
+        fields: [
+          { of: words('issued'), place: place6 },
+          { of: words('remark'), place: place1 },
+        ],
+      },
+    },
+    {
+      of: words('service'),
+      place: {
+        optional: true,
+        fields: [
+          { of: words('since'), place: place2 },
+          {
+            of: words('visits'),
+            place: {
+              optional: true,
+              each: {
+                optional: true,
+                fields: [
+                  { of: words('kind at note'), place: place1 },
+                  { of: words('by'), place: place3 },
+                  {
+                    of: words('readings'),
+                    place: {
+                      fields: [
+                        {
+                          of: words(
+                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                          ),
+                          place: place4,
+                        },
+                      ],
+                    },
+                  },
+                  {
+                    of: words('after'),
+                    place: {
+                      optional: true,
+                      fields: [
+                        {
+                          of: words(
+                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                          ),
+                          place: place4,
+                        },
+                      ],
+                    },
+                  },
+                  { of: words('seen complaints done changed'), place: place11 },
+                  { of: words('faults planned'), place: place5 },
+                  { of: words('lampHours'), place: place2 },
+                  { of: words('begun'), place: place9 },
+                ],
+              },
+            },
+          },
+        ],
+      },
+    },
+  ],
 };

@@ -27,10 +27,12 @@ function placeOf(written: WrittenPlace): Place {
 }
 
 function read({ fields, each, isWhole, optional, isPerson }: WrittenPlace): Place {
-  const inside = (key: string) => (fields && Object.hasOwn(fields, key) ? fields[key] : each);
+  const named = new Map(
+    fields?.flatMap(({ of, place }) => of.map((name) => [name, place] as const)),
+  );
   return {
     inside: (key) => {
-      const held = inside(key);
+      const held = named.get(key) ?? each;
       return held && placeOf(held);
     },
     isWhole: isWhole === true || !(fields || each),
@@ -41,7 +43,7 @@ function read({ fields, each, isWhole, optional, isPerson }: WrittenPlace): Plac
 }
 
 const allOptional = (fields: WrittenPlace['fields']): boolean =>
-  fields !== undefined && Object.values(fields).every(({ optional }) => optional === true);
+  fields !== undefined && fields.every(({ place }) => place.optional === true);
 
 /** A job's document as a whole. Written down, so that whoever edits one needs no schema for it. */
 export const documentPlace = (): Place => placeOf(documentPlaces);

@@ -37,15 +37,28 @@ export function writtenPlaceOf(schema: z.core.$ZodType): WrittenPlace {
     return trimmed(def.type === 'optional' ? { ...inner, optional: true } : inner);
   }
   if (def.type === 'object' && def.shape) {
-    const fields = Object.entries(def.shape).map(
-      ([name, field]) => [name, writtenPlaceOf(field)] as const,
-    );
-    return trimmed({ ...declared, fields: Object.fromEntries(fields) });
+    const fields = Object.entries(def.shape).map(([name, field]) => ({
+      of: [name],
+      place: writtenPlaceOf(field),
+    }));
+    return trimmed({ ...declared, fields: together(fields) });
   }
   if (def.type === 'record' && def.valueType) {
     return trimmed({ ...declared, each: { ...writtenPlaceOf(def.valueType), optional: true } });
   }
   return declared;
+}
+
+/** Names whose places are alike, once. */
+function together(fields: NonNullable<WrittenPlace['fields']>): WrittenPlace['fields'] {
+  const alike = new Map<string, { of: string[]; place: WrittenPlace }>();
+  for (const { of, place } of fields) {
+    const key = JSON.stringify(place);
+    const group = alike.get(key);
+    if (group) group.of.push(...of);
+    else alike.set(key, { of: [...of], place });
+  }
+  return [...alike.values()];
 }
 
 /** Of what is whole no more is written down than leads to a person. */
@@ -56,15 +69,15 @@ function trimmed(place: WrittenPlace): WrittenPlace {
 const bare = ({ fields: _fields, each: _each, ...rest }: WrittenPlace): WrittenPlace => rest;
 
 function towardsPersons(place: WrittenPlace): WrittenPlace | undefined {
-  const fields = Object.entries(place.fields ?? {}).flatMap(([name, field]) => {
+  const fields = (place.fields ?? []).flatMap(({ of, place: field }) => {
     const kept = towardsPersons(field);
-    return kept ? [[name, kept] as const] : [];
+    return kept ? [{ of, place: kept }] : [];
   });
   const each = place.each && towardsPersons(place.each);
   if (!place.isPerson && fields.length === 0 && !each) return undefined;
   return {
     ...bare(place),
-    ...(fields.length > 0 && { fields: Object.fromEntries(fields) }),
+    ...(fields.length > 0 && { fields: together(fields) }),
     ...(each && { each }),
   };
 }

@@ -1,7 +1,7 @@
 import { customerSchema, type JobDocument } from '@katharos/job';
 import { checkInput } from '@katharos/words';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { type ChangeEvent, useState } from 'react';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { useJob } from '../open/useJob.ts';
 import styles from './JobBand.module.css';
@@ -18,13 +18,18 @@ export function CustomerForm({ onDone }: { onDone: () => void }) {
     ...(half.restored ? (JSON.parse(half.restored) as Partial<Typed>) : {}),
   }));
   const checked = checkInput(customerSchema, customer);
-  const faultOf = (field: keyof Typed) =>
-    checked.ok ? undefined : checked.faults.find(({ path }) => path === field)?.sentence;
   const type = (next: typeof customer) => {
     setCustomer(next);
     const { name, address, phone, email } = next;
     half.keep(JSON.stringify({ name, address, phone, email }));
   };
+  const inputOf = (field: keyof Typed) => ({
+    size: 'md' as const,
+    value: customer[field] ?? '',
+    error: checked.ok ? undefined : checked.faults.find(({ path }) => path === field)?.sentence,
+    onChange: (event: ChangeEvent<HTMLInputElement>) =>
+      type({ ...customer, [field]: event.currentTarget.value }),
+  });
   const commit = () => {
     if (!checked.ok) return;
     const { name, address, phone, email } = checked.value;
@@ -52,37 +57,10 @@ export function CustomerForm({ onDone }: { onDone: () => void }) {
       }}
     >
       <div className={styles.fields}>
-        <TextInput
-          size="md"
-          label="Customer or place"
-          autoFocus
-          value={customer.name}
-          error={faultOf('name')}
-          onChange={(event) => type({ ...customer, name: event.currentTarget.value })}
-        />
-        <TextInput
-          size="md"
-          label="Address"
-          value={customer.address}
-          error={faultOf('address')}
-          onChange={(event) => type({ ...customer, address: event.currentTarget.value })}
-        />
-        <TextInput
-          size="md"
-          label="Telephone"
-          type="tel"
-          value={customer.phone}
-          error={faultOf('phone')}
-          onChange={(event) => type({ ...customer, phone: event.currentTarget.value })}
-        />
-        <TextInput
-          size="md"
-          label="E-mail"
-          type="email"
-          value={customer.email ?? ''}
-          error={faultOf('email')}
-          onChange={(event) => type({ ...customer, email: event.currentTarget.value })}
-        />
+        <TextInput label="Customer or place" autoFocus {...inputOf('name')} />
+        <TextInput label="Address" {...inputOf('address')} />
+        <TextInput label="Telephone" type="tel" {...inputOf('phone')} />
+        <TextInput label="E-mail" type="email" {...inputOf('email')} />
       </div>
       <Button type="submit" variant="default" size="md" mt="xs">
         Done

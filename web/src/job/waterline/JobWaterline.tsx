@@ -26,7 +26,7 @@ import styles from './Waterline.module.css';
 
 const OpenLine = late(
   async () => (await import('./OpenLine.tsx')).OpenLine,
-  <Skeleton height={300} />,
+  <Skeleton height={312} />,
 );
 
 type Scene = 'filling' | 'full' | 'tap';
