@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { type ComponentType, lazy, type ReactNode, Suspense } from 'react';
+import { type ComponentType, lazy, memo, type ReactNode, Suspense } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { isMissingPart } from '../data/missingPart.ts';
 import { useLoadedAgain } from './FailurePages.tsx';
@@ -9,7 +9,8 @@ import { Tone } from './Tone.tsx';
 const left = new Set<() => Promise<unknown>>();
 
 /**
- * A part of a page whose code is loaded when it is first drawn. Where it does not come, the page around it stands and says so.
+ * A part of a page whose code is loaded when it is first drawn, and which is drawn again only for other properties. Where it does not
+ * come, the page around it stands and says so.
  * @param placeholder what stands there meanwhile
  */
 export function late<P extends object>(
@@ -18,7 +19,7 @@ export function late<P extends object>(
 ): ComponentType<P> {
   left.add(load);
   const Part = lazy(async () => ({ default: await load() })) as unknown as ComponentType<P>;
-  return function Late(props: P) {
+  return memo(function Late(props: P) {
     return (
       <ErrorBoundary FallbackComponent={PartMissing}>
         <Suspense fallback={placeholder}>
@@ -26,7 +27,7 @@ export function late<P extends object>(
         </Suspense>
       </ErrorBoundary>
     );
-  };
+  }) as unknown as ComponentType<P>;
 }
 
 /** Loads whatever the pages that are there left for later, and what that leaves in turn: none of it is missing then where there is no line. */

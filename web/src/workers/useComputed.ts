@@ -1,3 +1,4 @@
+import { copyWithStructuralSharing } from '@reduxjs/toolkit/query';
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { notify } from '../ui/notices.tsx';
 import { keepAnswer, keptAnswer } from './keptAnswers.ts';
@@ -67,7 +68,11 @@ export function useComputed<K extends TaskName>(
     let wanted = true;
     let cancel = () => undefined as void;
     // A whole stage may be drawn by it: piece by piece, behind whatever somebody does meanwhile.
-    const answered = (value: Answer) => startTransition(() => setState({ kind: 'done', value }));
+    // What the answer before said as well stays the same object: what shows it is not drawn again.
+    const answered = (value: Answer) =>
+      startTransition(() =>
+        setState((old) => ({ kind: 'done', value: copyWithStructuralSharing(lastOf(old), value) })),
+      );
     const ask = (isAnew: boolean) => {
       const running = compute(
         name,

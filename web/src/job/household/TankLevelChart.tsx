@@ -1,6 +1,7 @@
 import { type LevelBand, type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
+import { memo } from 'react';
 import {
   Area,
   CartesianGrid,
@@ -19,7 +20,7 @@ const clock = (hour: number): string => {
 };
 
 /** Water in the tank through the hardest day, with the level at which production starts again. */
-export function TankLevelChart({
+export const TankLevelChart = memo(function TankLevelChart({
   day,
   band,
   tank,
@@ -87,4 +88,4 @@ export function TankLevelChart({
       </ResponsiveContainer>
     </div>
   );
-}
+});

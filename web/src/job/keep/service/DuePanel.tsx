@@ -2,12 +2,13 @@ import { dateOf, dayOf, daysInMonth } from '@katharos/core';
 import type { Kept } from '@katharos/job';
 import { dueReasonWords, servicedName, visitSentence } from '@katharos/words';
 import { Table, Text, Title } from '@mantine/core';
+import { memo } from 'react';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { RowsTable } from '../../../ui/RowsTable.tsx';
 
 /** What is due, when and why, and the one visit that does what belongs together. */
-export function DuePanel({
+export const DuePanel = memo(function DuePanel({
   kept: { dues, visit, countedLPerDay, warrantyMonths },
   today,
 }: {
@@ -91,7 +92,7 @@ export function DuePanel({
       </RowsTable>
     </section>
   );
-}
+});
 
 /** The last day on which the firm answers for a part. */
 const warrantyEnds = ({ since }: Kept['dues'][number], months: number): string =>

@@ -2,7 +2,7 @@ import type { HouseholdWord } from '@katharos/contract';
 import { complaintWords } from '@katharos/words';
 import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
 import QRCode from 'qrcode';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { troubleOf } from '../../../data/api.ts';
 import { notify } from '../../../ui/notices.tsx';
 import { SvgPicture } from '../../../ui/SvgPicture.tsx';
@@ -11,7 +11,11 @@ import { useJobId } from '../../open/useJob.ts';
 import { useEndPageMutation, useHouseholdSideQuery, useMakePageMutation } from './householdApi.ts';
 
 /** The household's own page: its address and code, and what was said there. */
-export function HouseholdPanel({ onVisit }: { onVisit: (word: HouseholdWord) => void }) {
+export const HouseholdPanel = memo(function HouseholdPanel({
+  onVisit,
+}: {
+  onVisit: (word: HouseholdWord) => void;
+}) {
   const jobId = useJobId();
   const reader = useReader();
   const { data, refetch } = useHouseholdSideQuery(jobId);
@@ -82,7 +86,7 @@ export function HouseholdPanel({ onVisit }: { onVisit: (word: HouseholdWord) => 
       </Stack>
     </section>
   );
-}
+});
 
 /** An address as a code that a telephone reads; empty while it is made. */
 function useCode(address: string): string {

@@ -1,7 +1,7 @@
 import type { HouseholdWord } from '@katharos/contract';
 import { inUseSince, type ServiceVisitRecord, visitsInOrder } from '@katharos/job';
 import { Button, Group, Loader, Stack, Text, TextInput, Title } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useSession } from '../../../data/session.ts';
 import { today as todayHere } from '../../../data/today.ts';
@@ -29,17 +29,21 @@ export function ServiceView() {
   }, [document, settings, today]);
   const [state] = useComputed('kept', since ? asked : null, { settleMs: 200 });
   const shown = state.kind === 'done' ? state.value : state.before;
-  const visits = visitsInOrder(document);
-  const add = (visit: Omit<ServiceVisitRecord, 'at' | 'by' | 'readings'>) => {
-    const id = newId();
-    edit(({ service = {} }) => ({
-      service: {
-        ...service,
-        visits: { ...service.visits, [id]: { ...visit, ...stamp(), readings: {} } },
-      },
-    }));
-    setOpen(id);
-  };
+  const { service } = document;
+  const visits = useMemo(() => visitsInOrder({ service }), [service]);
+  const add = useCallback(
+    (visit: Omit<ServiceVisitRecord, 'at' | 'by' | 'readings'>) => {
+      const id = newId();
+      edit(({ service: before = {} }) => ({
+        service: {
+          ...before,
+          visits: { ...before.visits, [id]: { ...visit, ...stamp(), readings: {} } },
+        },
+      }));
+      setOpen(id);
+    },
+    [edit, stamp],
+  );
   const begin = () => {
     const planned = shown?.kept.visit?.dues.map((due) => due.id) ?? [];
     add(
@@ -49,10 +53,13 @@ export function ServiceView() {
     );
   };
   /** Somebody goes for what the household said. */
-  const goFor = ({ complaint, text }: HouseholdWord) => {
-    add({ kind: 'complaint', complaints: { [complaint]: stamp() }, note: text });
-    window.scrollTo({ top: 0 });
-  };
+  const goFor = useCallback(
+    ({ complaint, text }: HouseholdWord) => {
+      add({ kind: 'complaint', complaints: { [complaint]: stamp() }, note: text });
+      window.scrollTo({ top: 0 });
+    },
+    [add, stamp],
+  );
   return (
     <Stack gap="md">
       <Group justify="space-between" align="flex-end">

@@ -1,21 +1,23 @@
 import { type JobDocument, jobFileOf, newJobDocument } from '@katharos/job';
 import { stageNames } from '@katharos/words';
 import { Button, Text, Title } from '@mantine/core';
+import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { v4 as newId } from 'uuid';
 import { troubleOf, useJobsInfiniteQuery, useOpenJobFileMutation } from '../../../data/api.ts';
 import { serverNow } from '../../../data/serverClock.ts';
 import { notify } from '../../../ui/notices.tsx';
-import { useDocument, useJobId } from '../../open/useJob.ts';
+import { useJobId, useOpenJob } from '../../open/useJob.ts';
 
 const plain = (text: string): string => text.trim().toLocaleLowerCase().replace(/\s+/g, ' ');
 
 /** Other systems at the same address, and one more: whose house it is and its water are known already. */
-export function SitePanel() {
+export const SitePanel = memo(function SitePanel() {
   const jobId = useJobId();
-  const document = useDocument();
+  const customer = useOpenJob((job) => job.document.customer);
+  const survey = useOpenJob((job) => job.document.survey);
   const navigate = useNavigate();
-  const { address } = document.customer;
+  const { address } = customer;
   const { data } = useJobsInfiniteQuery(
     { search: address.slice(0, 100), shelf: 'open' },
     { skip: address.trim() === '' },
@@ -26,7 +28,7 @@ export function SitePanel() {
   );
   const begin = async () => {
     const content = jobFileOf(
-      { number: 1, document: besideOf(document) },
+      { number: 1, document: besideOf({ customer, survey }) },
       [],
       new Date(serverNow()),
     );
@@ -63,9 +65,9 @@ export function SitePanel() {
       </Button>
     </section>
   );
-}
+});
 
 /** A new job for the same household: its people and its water, nothing of the system. */
-function besideOf({ customer, survey }: JobDocument): JobDocument {
+function besideOf({ customer, survey }: Pick<JobDocument, 'customer' | 'survey'>): JobDocument {
   return { ...newJobDocument(customer.name, customer.address), customer, survey };
 }

@@ -1,6 +1,7 @@
 import type { Expectation, SeriesTrend } from '@katharos/core';
 import { prefilterSentence, seriesNames, trendSentence } from '@katharos/words';
 import { Skeleton, Table, Text, Title } from '@mantine/core';
+import { memo } from 'react';
 import { late } from '../../../ui/late.tsx';
 import { Tone, type ToneKind } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
@@ -20,7 +21,11 @@ const tones: Record<SeriesTrend['state'], ToneKind> = {
 };
 
 /** How the membrane goes: both factors against its own start, what each visit says, and when its limits are met. */
-export function TrendPanel({ shown: { kept, picture, expectations } }: { shown: KeptShown }) {
+export const TrendPanel = memo(function TrendPanel({
+  shown: { kept, picture, expectations },
+}: {
+  shown: KeptShown;
+}) {
   const reader = useReader();
   const { trend } = kept;
   return (
@@ -49,7 +54,7 @@ export function TrendPanel({ shown: { kept, picture, expectations } }: { shown: 
       {trend?.ok && <Text mt="md">{prefilterSentence(kept.dropDoubledAfterMonths, reader)}</Text>}
     </section>
   );
-}
+});
 
 /** How a limit's month was expected after each of the last visits: it narrows as they come. */
 function Expectations({ of, list }: { of: 'saltPassage' | 'flow'; list: Expectation[] }) {

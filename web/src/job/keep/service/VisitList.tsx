@@ -1,6 +1,7 @@
 import type { ServiceVisitRecord } from '@katharos/job';
 import { visitKindWords, visitReadings } from '@katharos/words';
 import { Button, Text, Title } from '@mantine/core';
+import { memo } from 'react';
 import { useReader } from '../../../ui/useReader.ts';
 
 interface Props {
@@ -11,7 +12,7 @@ interface Props {
 }
 
 /** Every visit, the newest first. */
-export function VisitList({ visits, open, onOpen }: Props) {
+export const VisitList = memo(function VisitList({ visits, open, onOpen }: Props) {
   const reader = useReader();
   return (
     <section className="panel" aria-label="Visits">
@@ -37,4 +38,4 @@ export function VisitList({ visits, open, onOpen }: Props) {
       </ol>
     </section>
   );
-}
+});
