@@ -8,8 +8,8 @@ import {
   verifyFields,
 } from '@katharos/job';
 import { Text } from '@mantine/core';
-import { useEffect, useState } from 'react';
-import { useJob } from '../open/useJob.ts';
+import { memo, useEffect, useState } from 'react';
+import { useEdit, useOpenJob } from '../open/useJob.ts';
 import { JugWatch } from './JugWatch.tsx';
 import { PractisedFigure } from './meters/ByHand.tsx';
 import { ReadByMeter } from './meters/ReadByMeter.tsx';
@@ -26,8 +26,9 @@ interface Props {
 type TakenFrom = Pick<Reading, 'instrument' | 'simulated'>;
 
 /** One reading of the verification: typed, by jug and watch, or from a meter that is connected. */
-export function VerifyReading({ name, fault, wordsOf }: Props) {
-  const { document, edit, stamp } = useJob();
+export const VerifyReading = memo(function VerifyReading({ name, fault, wordsOf }: Props) {
+  const { edit, stamp } = useEdit();
+  const reading = useOpenJob(({ document }) => document.verify.readings[name]);
   const { named, isKnown } = useReadWith();
   /** It was entered before the firm's instruments were known here. */
   const [isUnnamed, setUnnamed] = useState(false);
@@ -51,17 +52,16 @@ export function VerifyReading({ name, fault, wordsOf }: Props) {
     });
   };
   const code = readingOfKey[name];
-  const isPracticed = document.verify.readings[name]?.simulated;
   const byJug = field.dimension === 'flow' || field.dimension === 'tapFlow';
   return (
     <div>
       <QuantityInput
         field={field}
-        quantity={document.verify.readings[name]}
+        quantity={reading}
         fault={fault}
         onCommit={(quantity) => commit(quantity)}
       />
-      {isPracticed && (
+      {reading?.simulated && (
         <Text size="sm" c="dimmed">
           Simulated
         </Text>
@@ -86,4 +86,4 @@ export function VerifyReading({ name, fault, wordsOf }: Props) {
       {byJug && <JugWatch name={name} field={field} onTaken={(flow) => commit(flow)} />}
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 import { channelsOf, type MeterKind, meterKinds } from '@katharos/core';
 import { channelDimensions, meterWords } from '@katharos/words';
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type ConnectedMeter, hub, useMeters } from '../../../meters/hub.ts';
 import { late } from '../../../ui/late.tsx';
 import { useReader } from '../../../ui/useReader.ts';
@@ -62,7 +62,11 @@ export function MetersPanel() {
   );
 }
 
-function MeterRow({ one: { meter, state, battery, samples, garbled } }: { one: ConnectedMeter }) {
+const MeterRow = memo(function MeterRow({
+  one: { meter, state, battery, samples, garbled },
+}: {
+  one: ConnectedMeter;
+}) {
   const reader = useReader();
   const shown = channelsOf(meter.kind).flatMap((channel) => {
     const last = samples[channel]?.at(-1);
@@ -105,4 +109,4 @@ function MeterRow({ one: { meter, state, battery, samples, garbled } }: { one: C
       </Group>
     </Group>
   );
-}
+});

@@ -10,7 +10,7 @@ import {
 import type { QuantityField } from '@katharos/job';
 import { beyondWords, fieldWords, unitFor } from '@katharos/words';
 import { Button, Group, Text } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type ConnectedMeter, hub, useMeters } from '../../../meters/hub.ts';
 import type { Meter } from '../../../meters/meter.ts';
 import { useReader } from '../../../ui/useReader.ts';
@@ -30,34 +30,47 @@ export function ReadByMeter({ code, field, onTaken }: Props) {
   const able = meters.filter(
     ({ meter, state }) => state === 'live' && channelKinds[channel].meter === meter.kind,
   );
-  return able.map((one) => (
-    <FromMeter key={one.meter.id} one={one} code={code} field={field} onTaken={onTaken} />
-  ));
+  return able.map((one) =>
+    one.code === code ? (
+      <FromMeter key={one.meter.id} one={one} code={code} field={field} onTaken={onTaken} />
+    ) : (
+      <HoldMeter key={one.meter.id} meter={one.meter} code={code} field={field} />
+    ),
+  );
 }
 
-function FromMeter({ one, code, field, onTaken }: Props & { one: ConnectedMeter }) {
+/** A way to hold a meter to this reading; as it shows something every moment, only what shows it is drawn again. */
+const HoldMeter = memo(function HoldMeter({
+  meter,
+  code,
+  field,
+}: Pick<Props, 'code' | 'field'> & { meter: Meter }) {
+  const reader = useReader();
+  return (
+    <Button
+      variant="subtle"
+      size="sm"
+      mih={44}
+      px={4}
+      aria-label={`Read ${reader.within(fieldWords[field.name].label)} with ${meter.name}`}
+      onClick={() => hub.holdTo(meter.id, code)}
+    >
+      Read with {meter.name}
+    </Button>
+  );
+});
+
+const FromMeter = memo(function FromMeter({
+  one,
+  code,
+  field,
+  onTaken,
+}: Props & { one: ConnectedMeter }) {
   const reader = useReader();
   const [heldValue, setHeldValue] = useState<number | null>(null);
   const channel = channelOf(code)!;
   const { meter } = one;
   const { label } = fieldWords[field.name];
-  if (one.code !== code) {
-    return (
-      <Button
-        variant="subtle"
-        size="sm"
-        mih={44}
-        px={4}
-        aria-label={`Read ${reader.within(label)} with ${meter.name}`}
-        onClick={() => {
-          setHeldValue(null);
-          hub.holdTo(meter.id, code);
-        }}
-      >
-        Read with {meter.name}
-      </Button>
-    );
-  }
   const samples = one.samples[channel] ?? [];
   const last = samples.at(-1);
   const steady = heldValue ?? steadyValue(channel, samples);
@@ -111,7 +124,7 @@ function FromMeter({ one, code, field, onTaken }: Props & { one: ConnectedMeter 
       </Group>
     </div>
   );
-}
+});
 
 /** Digits that no meter has more of. */
 const digits = 4;
