@@ -24,6 +24,24 @@ export const standInNames: Record<MeterKind, string> = {
   'flow-meter': 'Stand-in flow meter',
 };
 
+/** What every device that is connected does at each sample: all in the same moment, so that what shows them is drawn once. */
+const steps = new Set<() => void>();
+let beat: ReturnType<typeof setInterval> | undefined;
+
+/** Takes a step with the others until it is ended. */
+function keepStep(step: () => void): () => void {
+  steps.add(step);
+  beat ??= setInterval(() => {
+    for (const each of steps) each();
+  }, everyMs);
+  return () => {
+    steps.delete(step);
+    if (steps.size > 0) return;
+    clearInterval(beat);
+    beat = undefined;
+  };
+}
+
 /** A simulated device, held to a simulated system: it lags, flickers, drifts and runs empty as a real one does. */
 export class StandIn implements Meter {
   readonly id = newId();
@@ -33,7 +51,7 @@ export class StandIn implements Meter {
   private readonly signals: Map<MeterChannel, StandInSignal>;
   private battery: number;
   private code: ReadingCode | null = null;
-  private timer: ReturnType<typeof setInterval> | undefined;
+  private end: () => void = () => undefined;
 
   /** @param truths what is there to be read at this moment */
   constructor(kind: MeterKind, seed: number, truths: () => TestReadings | undefined) {
@@ -52,12 +70,12 @@ export class StandIn implements Meter {
 
   connect = (events: MeterEvents): Promise<void> => {
     events.battery(this.battery);
-    this.timer = setInterval(() => this.step(events), everyMs);
+    this.end = keepStep(() => this.step(events));
     return Promise.resolve();
   };
 
   disconnect = (): Promise<void> => {
-    clearInterval(this.timer);
+    this.end();
     return Promise.resolve();
   };
 
@@ -69,7 +87,7 @@ export class StandIn implements Meter {
     const before = Math.ceil(100 * this.battery);
     this.battery -= (drainedPerHour * everyMs) / 3600e3;
     if (this.battery < emptyShare) {
-      clearInterval(this.timer);
+      this.end();
       events.lost();
       return;
     }
