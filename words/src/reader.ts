@@ -60,6 +60,8 @@ export interface Reader extends ReaderChoices {
   pieces: (value: number, unit: 'piece' | 'm') => string;
   money: (amount: number, decimals?: number) => string;
   when: (at: string | number, precision: Precision) => string;
+  /** How long ago a moment was: now, minutes, hours, days, months, years, each of them whole. What is still to come is now. */
+  ago: (at: string | number, now: number) => string;
   /** A calendar day, which is the same everywhere; ISO 8601. */
   day: (date: string, precision?: 'date' | 'long-date' | 'month') => string;
   /** "a, b and c". */
@@ -104,6 +106,15 @@ function placesOf(value: number, { decimals }: Unit): number {
   if (rounded(few) < 10) return few;
   return rounded(decimals) < 1000 ? decimals : 0;
 }
+
+/** Units in which a past moment is told, the largest first, and their length, ms. */
+const pastUnits = [
+  ['year', 365.25 * 86400e3],
+  ['month', (365.25 / 12) * 86400e3],
+  ['day', 86400e3],
+  ['hour', 3600e3],
+  ['minute', 60e3],
+] as const;
 
 /** A function whose answers are kept by what was asked. */
 function kept<K extends string | number, V>(make: (key: K) => V): (key: K) => V {
@@ -164,6 +175,9 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
   // The first of a kind costs tens of milliseconds on a phone, so none is made before it is wanted.
   const lists = once(() => new Intl.ListFormat(locale, { type: 'conjunction' }));
   const plurals = once(() => new Intl.PluralRules(locale));
+  const past = kept(
+    (numeric: 'always' | 'auto') => new Intl.RelativeTimeFormat(locale, { numeric }),
+  );
 
   const number = (value: number, decimals: number): string => {
     if (!Number.isFinite(value)) return '–';
@@ -221,6 +235,13 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
     money: (amount, decimals = 0) =>
       Number.isFinite(amount) ? moneys(decimals).format(amount) : '–',
     when: (at, precision) => dates(precision).format(new Date(at)),
+    ago: (at, now) => {
+      const passed = now - new Date(at).getTime();
+      const [unit, length] = pastUnits.find(([, ms]) => passed >= ms) ?? [];
+      return unit
+        ? past('always').format(-Math.floor(passed / length), unit)
+        : past('auto').format(0, 'second');
+    },
     day: (date, precision = 'date') => days(precision).format(new Date(`${date}T12:00:00Z`)),
     list: (items) => lists().format(items),
     plural: (count, forms) => (plurals().select(count) === 'one' ? forms.one : forms.other),

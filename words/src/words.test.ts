@@ -222,6 +222,24 @@ describe('amounts', () => {
     expect(readerOf({ units: 'metric' })).toBe(metric);
   });
 
+  test('how long ago something was is told in whole units, and never as still to come', () => {
+    const { ago } = readerOf();
+    const now = Date.parse('2026-03-29T12:00:00Z');
+    const before = (days: number, hours = 0, minutes = 0) =>
+      ago(now - ((days * 24 + hours) * 60 + minutes) * 60e3, now);
+    expect(before(0)).toBe('now');
+    expect(before(0, 0, 1)).toBe('1 minute ago');
+    expect(before(0, 0, 59)).toBe('59 minutes ago');
+    expect(before(0, 23, 59)).toBe('23 hours ago');
+    expect(before(1)).toBe('1 day ago');
+    expect(before(30)).toBe('30 days ago');
+    expect(before(45)).toBe('1 month ago');
+    expect(before(400)).toBe('1 year ago');
+    expect(before(0, 0, -3)).toBe('now');
+    expect(ago('2026-03-29T11:30:00Z', now)).toBe('30 minutes ago');
+    expect(readerOf({ locale: 'de' }).ago(now - 7200e3, now)).toBe('vor 2 Stunden');
+  });
+
   test('a label in a sentence begins small, unless it is an abbreviation', () => {
     expect(['Feed TDS', 'pH', 'TDS of its product'].map(metric.within)).toEqual([
       'feed TDS',

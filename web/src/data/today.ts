@@ -1,5 +1,8 @@
-import dayjs from 'dayjs';
 import { serverNow } from './serverClock.ts';
 
 /** Today where this device is, as an ISO date. */
-export const today = (): string => dayjs(serverNow()).format('YYYY-MM-DD');
+export function today(): string {
+  const now = new Date(serverNow());
+  const two = (count: number) => String(count).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}

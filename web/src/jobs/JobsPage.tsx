@@ -19,12 +19,12 @@ import {
   Title,
 } from '@mantine/core';
 import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
+import { serverNow } from '../data/serverClock.ts';
+import { useReader } from '../ui/useReader.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
 import IconSearch from '@tabler/icons-react/dist/esm/icons/IconSearch.mjs';
-import dayjs from 'dayjs';
-import relativeTime from 'dayjs/plugin/relativeTime';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import styles from './JobsPage.module.css';
 
@@ -33,8 +33,6 @@ const NewJobForm = lazy(async () => ({
 }));
 
 const FoundHit = lazy(async () => ({ default: (await import('./FoundHit.tsx')).FoundHit }));
-
-dayjs.extend(relativeTime);
 
 const shelfNames: Record<Shelf, string> = {
   open: 'In work',
@@ -120,7 +118,15 @@ export function JobsPage() {
   );
 }
 
-function JobList({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf }) {
+const JobList = memo(function JobList({
+  jobs,
+  shelf,
+}: {
+  jobs: readonly JobSummary[];
+  shelf: Shelf;
+}) {
+  const reader = useReader();
+  const now = serverNow();
   return (
     <ul className={styles.list} aria-label="Jobs">
       {jobs.map((job) => (
@@ -137,14 +143,14 @@ function JobList({ jobs, shelf }: { jobs: readonly JobSummary[]; shelf: Shelf })
               )}
             </span>
             <StageTrack job={job} />
-            <span className={`quiet ${styles.when}`}>{dayjs(job.updatedAt).fromNow()}</span>
+            <span className={`quiet ${styles.when}`}>{reader.ago(job.updatedAt, now)}</span>
           </Link>
           <ShelveJob job={job} shelf={shelf} />
         </li>
       ))}
     </ul>
   );
-}
+});
 
 /** How far along the six stages a job is: a row of cups, filled up to the one it waits in. */
 function StageTrack({ job }: { job: JobSummary }) {
