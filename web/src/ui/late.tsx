@@ -27,7 +27,7 @@ export function late<P extends object>(
         </Suspense>
       </ErrorBoundary>
     );
-  }) as unknown as ComponentType<P>;
+  });
 }
 
 /** Loads whatever the pages that are there left for later, and what that leaves in turn: none of it is missing then where there is no line. */
