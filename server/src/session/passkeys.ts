@@ -1,16 +1,13 @@
 import { isIP } from 'node:net';
 import type { newPasskeySchema, UsedPasskey } from '@katharos/contract';
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-} from '@simplewebauthn/server';
 import type { Request } from 'express';
 import { Op, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { PasskeyQuestionRow, PasskeyRow, UserRow } from '../db/models.ts';
 import { ApiError } from '../http/apiError.ts';
+
+/** What judges signatures takes longest of all that a server loads: it is there when the first passkey is asked for. */
+const signatures = () => import('@simplewebauthn/server');
 
 /** What a browser may be asked to sign for. Whose it is belongs to it, where that is known. */
 export type Purpose = 'sign-in' | `make:${string}` | `prove:${string}`;
@@ -93,6 +90,7 @@ export async function askToMake(
 ) {
   const held = await keysOf(whose);
   if (held.length >= mostPerPerson) throw new ApiError('too-many-passkeys');
+  const { generateRegistrationOptions } = await signatures();
   const options = await generateRegistrationOptions({
     rpName: 'Katharos',
     rpID: host,
@@ -117,6 +115,7 @@ export async function keepPasskey(
   now: Date,
   transaction: Transaction,
 ): Promise<void> {
+  const { verifyRegistrationResponse } = await signatures();
   const { verified, registrationInfo } = await verifyRegistrationResponse({
     response: made,
     expectedChallenge: taken(`make:${whose.userId}`, now),
@@ -161,6 +160,7 @@ export async function askToSign(
   whose: Whose | null = null,
 ) {
   const own = whose ? await keysOf(whose) : [];
+  const { generateAuthenticationOptions } = await signatures();
   const options = await generateAuthenticationOptions({
     rpID: host,
     timeout: patienceMs,
@@ -192,6 +192,7 @@ export async function whoSigned(
     key &&
     (await UserRow.findOne({ where: { firmId: key.firmId, id: key.userId, removedAt: null } }));
   if (!key || !user) throw new ApiError('passkey-refused');
+  const { verifyAuthenticationResponse } = await signatures();
   const { verified, authenticationInfo } = await verifyAuthenticationResponse({
     response: used,
     expectedChallenge: taken(purpose, now),
