@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { samplePasswordCost } from '../base/config.ts';
 import { starterCatalogue, usualFirmSettings } from '@katharos/job';
 import { createFirm, hasOwner } from '../firm/firmRepository.ts';
 import { addJob } from '../jobs/jobRepository.ts';
@@ -15,7 +16,7 @@ import type { Sequelize } from 'sequelize';
 /** Fills an empty database with the sample firm; a database that has an owner is left as it is. */
 export async function seedDemo(sequelize: Sequelize, now: Date): Promise<void> {
   if (await hasOwner()) return;
-  const passwordHash = await hashPassword(demoSignIn.password);
+  const passwordHash = await hashPassword(demoSignIn.password, samplePasswordCost);
   await sequelize.transaction(async (transaction) => {
     const owner = await createFirm(
       {

@@ -18,11 +18,15 @@ export async function hashPassword(
   cost: PasswordCost = usualPasswordCost,
 ): Promise<string> {
   const salt = randomBytes(16);
-  const key = await derive(password, salt, cost);
-  return ['scrypt', cost.N, cost.r, cost.p, salt.toString('base64'), key.toString('base64')].join(
-    '$',
-  );
+  return written(cost, salt, await derive(password, salt, cost));
 }
+
+/** A hash that no password is known to belong to: to look for one in it costs what it does in a person's own. */
+export const nobodysHash = (cost: PasswordCost): string =>
+  written(cost, randomBytes(16), randomBytes(keyLength));
+
+const written = ({ N, r, p }: PasswordCost, salt: Buffer, key: Buffer): string =>
+  ['scrypt', N, r, p, salt.toString('base64'), key.toString('base64')].join('$');
 
 /** Whether a password belongs to a hash, in time that does not depend on where they differ. */
 export async function isPassword(password: string, hash: string): Promise<boolean> {

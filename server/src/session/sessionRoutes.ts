@@ -12,7 +12,7 @@ import { endLinesOf } from './openLines.ts';
 import { ApiError } from '../http/apiError.ts';
 import { idFrom, validate } from '../http/validate.ts';
 import { isCommonPassword } from './commonPasswords.ts';
-import { hashPassword, isPassword } from './passwords.ts';
+import { hashPassword, isPassword, nobodysHash } from './passwords.ts';
 import {
   cookieName,
   cookieOptions,
@@ -64,7 +64,7 @@ export async function startSession(
 export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
   const router = Router();
   // An unknown e-mail costs the same time as a known one with a wrong password.
-  const decoy = hashPassword('no one has this password', config.passwordCost);
+  const decoy = nobodysHash(config.passwordCost);
   const limits = { perAccount: config.signInTries };
   const trier = (request: Request, email: string) => ({ email, address: request.ip ?? '' });
 
@@ -85,7 +85,7 @@ export function sessionRoutes(config: Config, sequelize: Sequelize): Router {
     const who = trier(request, email);
     await refuseTooMany(sequelize, who, limits, new Date());
     const user = await findUserByEmail(email);
-    const matches = await isPassword(password, user?.passwordHash ?? (await decoy));
+    const matches = await isPassword(password, user?.passwordHash ?? decoy);
     if (!user || !matches) {
       await noteFailure(who, new Date());
       throw new ApiError('wrong-credentials');
