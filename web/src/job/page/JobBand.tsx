@@ -1,5 +1,5 @@
 import type { Stage } from '@katharos/job';
-import { ActionIcon, Text, Tooltip } from '@mantine/core';
+import { ActionIcon, Text } from '@mantine/core';
 import IconArrowBackUp from '@tabler/icons-react/dist/esm/icons/IconArrowBackUp.mjs';
 import IconArrowForwardUp from '@tabler/icons-react/dist/esm/icons/IconArrowForwardUp.mjs';
 import IconPencil from '@tabler/icons-react/dist/esm/icons/IconPencil.mjs';
@@ -86,28 +86,26 @@ function Kept() {
       <Text size="sm" c="dimmed" role="status" className={styles.state}>
         {kind === 'waiting' ? waitWords[line] : saveWords[kind]}
       </Text>
-      <Tooltip label="Take back">
-        <ActionIcon
-          variant="subtle"
-          size={44}
-          aria-label="Undo"
-          disabled={!mayUndo}
-          onClick={() => dispatch(undone())}
-        >
-          <IconArrowBackUp size={20} />
-        </ActionIcon>
-      </Tooltip>
-      <Tooltip label="Bring back">
-        <ActionIcon
-          variant="subtle"
-          size={44}
-          aria-label="Redo"
-          disabled={!mayRedo}
-          onClick={() => dispatch(redone())}
-        >
-          <IconArrowForwardUp size={20} />
-        </ActionIcon>
-      </Tooltip>
+      <ActionIcon
+        variant="subtle"
+        size={44}
+        aria-label="Undo"
+        title="Take back"
+        disabled={!mayUndo}
+        onClick={() => dispatch(undone())}
+      >
+        <IconArrowBackUp size={20} />
+      </ActionIcon>
+      <ActionIcon
+        variant="subtle"
+        size={44}
+        aria-label="Redo"
+        title="Bring back"
+        disabled={!mayRedo}
+        onClick={() => dispatch(redone())}
+      >
+        <IconArrowForwardUp size={20} />
+      </ActionIcon>
     </div>
   );
 }
