@@ -20,6 +20,7 @@ import {
 } from '@mantine/core';
 import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
 import { serverNow } from '../data/serverClock.ts';
+import { useNow } from '../timers/useNow.ts';
 import { useReader } from '../ui/useReader.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import IconPlus from '@tabler/icons-react/dist/esm/icons/IconPlus.mjs';
@@ -118,6 +119,9 @@ export function JobsPage() {
   );
 }
 
+/** Nothing is told closer than to the minute; the same for a while, so that the list is not drawn twice as it comes. */
+const aboutNow = () => Math.floor(serverNow() / 10_000) * 10_000;
+
 const JobList = memo(function JobList({
   jobs,
   shelf,
@@ -126,7 +130,7 @@ const JobList = memo(function JobList({
   shelf: Shelf;
 }) {
   const reader = useReader();
-  const now = serverNow();
+  const now = useNow(true, 60_000, aboutNow);
   return (
     <ul className={styles.list} aria-label="Jobs">
       {jobs.map((job) => (
