@@ -285,6 +285,8 @@ test('an answer of another version is drawn as far as it is what this page under
   await page.route(/api\/jobs\?/, async (route) => {
     const response = await route.fetch();
     const body = (await response.json()) as { jobs: object[] };
+    // An answer of before the page is drawn would be asked for again as it is.
+    await page.getByRole('searchbox').waitFor();
     await route.fulfill({
       response,
       headers: { ...response.headers(), 'katharos-contract': 'another' },
