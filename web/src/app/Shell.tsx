@@ -147,7 +147,7 @@ export function Shell() {
       )}
       {shortcuts && (
         <Suspense fallback={null}>
-          <ShortcutList opened onClose={close} />
+          <ShortcutList onClose={close} />
         </Suspense>
       )}
     </>

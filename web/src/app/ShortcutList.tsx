@@ -1,4 +1,5 @@
-import { Kbd, Modal, Switch, Table } from '@mantine/core';
+import { Kbd, Switch, Table } from '@mantine/core';
+import { Dialog } from '../ui/Dialog.tsx';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
 
@@ -16,16 +17,11 @@ const shortcuts: [keys: string[], what: string][] = [
 ];
 
 /** Every shortcut of the application in one list. */
-export function ShortcutList({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export function ShortcutList({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const singleKeys = useAppSelector((state) => state.reader.singleKeys);
   return (
-    <Modal
-      opened={opened}
-      onClose={onClose}
-      title="Keyboard"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog onClose={onClose} title="Keyboard">
       <Table>
         <Table.Tbody>
           {shortcuts.map(([keys, what]) => (
@@ -54,6 +50,6 @@ export function ShortcutList({ opened, onClose }: { opened: boolean; onClose: ()
         checked={singleKeys}
         onChange={(event) => dispatch(readerChanged({ singleKeys: event.currentTarget.checked }))}
       />
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,8 +1,9 @@
 import type { KeptInstrument } from '@katharos/contract';
 import { calibrationState, instrumentSchema } from '@katharos/job';
 import { calibrationSentence, instrumentWords, saysAccuracy } from '@katharos/words';
-import { Button, Group, Modal, Skeleton, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Skeleton, Stack, Table, Text, Title } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf } from '../data/api.ts';
 import { instrumentsLane } from '../data/line/deeds.ts';
 import { keep } from '../data/line/keep.ts';
@@ -64,9 +65,11 @@ export function InstrumentsPage() {
           </Stack>
         </details>
       )}
-      <Dialog title="Add an instrument" opened={adding} onClose={() => setAdding(false)}>
-        <InstrumentForm onDone={() => setAdding(false)} />
-      </Dialog>
+      {adding && (
+        <Dialog size="lg" title="Add an instrument" onClose={() => setAdding(false)}>
+          <InstrumentForm onDone={() => setAdding(false)} />
+        </Dialog>
+      )}
     </Stack>
   );
 }
@@ -121,12 +124,16 @@ function InstrumentPanel({ instrument }: { instrument: KeptInstrument }) {
         )}
         {calibrations.length > 0 && <Log instrument={instrument} />}
       </Stack>
-      <Dialog title={`Calibrate ${name}`} opened={open === 'calibrate'} onClose={close}>
-        <CalibrationForm instrument={own} onDone={close} />
-      </Dialog>
-      <Dialog title={`Change ${name}`} opened={open === 'change'} onClose={close}>
-        <InstrumentForm instrument={own} onDone={close} />
-      </Dialog>
+      {open === 'calibrate' && (
+        <Dialog size="lg" title={`Calibrate ${name}`} onClose={close}>
+          <CalibrationForm instrument={own} onDone={close} />
+        </Dialog>
+      )}
+      {open === 'change' && (
+        <Dialog size="lg" title={`Change ${name}`} onClose={close}>
+          <InstrumentForm instrument={own} onDone={close} />
+        </Dialog>
+      )}
     </section>
   );
 }
@@ -160,15 +167,4 @@ function Log({ instrument: { kind, name, calibrations } }: { instrument: KeptIns
       ))}
     </RowsTable>
   );
-}
-
-interface DialogProps {
-  title: string;
-  opened: boolean;
-  onClose: () => void;
-  children: React.ReactNode;
-}
-
-function Dialog(props: DialogProps) {
-  return <Modal size="lg" closeButtonProps={{ 'aria-label': 'Close' }} {...props} />;
 }

@@ -1,6 +1,7 @@
 import type { JobSummary } from '@katharos/contract';
-import { Anchor, Button, Group, Modal, Radio, Stack, Text } from '@mantine/core';
+import { Anchor, Button, Group, Radio, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf, useForgetPersonMutation } from '../data/api.ts';
 import { notify } from '../ui/notices.tsx';
 
@@ -18,13 +19,7 @@ export function ForgetPerson({ job, onClose }: { job: JobSummary; onClose: () =>
     onClose();
   };
   return (
-    <Modal
-      opened
-      onClose={onClose}
-      title={`What is kept of ${job.name}`}
-      size="lg"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog onClose={onClose} title={`What is kept of ${job.name}`} size="lg">
       <Stack>
         <Text>
           Who asks what is kept of them is given the{' '}
@@ -62,6 +57,6 @@ export function ForgetPerson({ job, onClose }: { job: JobSummary; onClose: () =>
           </Button>
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

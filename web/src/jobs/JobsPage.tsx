@@ -112,7 +112,7 @@ export function JobsPage() {
       )}
       {creating && (
         <Suspense fallback={null}>
-          <NewJobForm opened onClose={close} suggestion={search} />
+          <NewJobForm onClose={close} suggestion={search} />
         </Suspense>
       )}
     </Stack>

@@ -1,36 +1,30 @@
 import { newJobSchema } from '@katharos/contract';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf, useAddJobMutation } from '../data/api.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { Tone } from '../ui/Tone.tsx';
-import { Button, Group, Modal, Stack, TextInput } from '@mantine/core';
+import { Button, Group, Stack, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v4 as newId } from 'uuid';
 
 interface Props {
-  opened: boolean;
   onClose: () => void;
   /** What was searched for without success may be the name of the new job. */
   suggestion: string;
 }
 
 /** Begins a job with a name, and goes straight to its survey. */
-export function NewJobForm({ opened, onClose, suggestion }: Props) {
+export function NewJobForm({ onClose, suggestion }: Props) {
   const [addJob, { isLoading, error }] = useAddJobMutation();
   const navigate = useNavigate();
   /** One form is one job, however often it is sent; a refused one may be sent again with other words. */
   const [key, setKey] = useState(() => newId());
   const form = useForm({
-    initialValues: { name: '', address: '' },
+    initialValues: { name: suggestion, address: '' },
     validate: faultsBy(newJobSchema),
   });
-  const { setFieldValue, values } = form;
-  useEffect(() => {
-    if (opened && values.name === '' && suggestion) setFieldValue('name', suggestion);
-    // Only the opening takes the suggestion over; typing afterwards is the person's own.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [opened]);
   const submit = form.onSubmit(async (values) => {
     const answer = await addJob({ ...values, key });
     if (answer.error) {
@@ -40,12 +34,7 @@ export function NewJobForm({ opened, onClose, suggestion }: Props) {
     await navigate(`/jobs/${answer.data.id}/survey`);
   });
   return (
-    <Modal
-      opened={opened}
-      onClose={onClose}
-      title="New job"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog onClose={onClose} title="New job">
       <form onSubmit={submit} noValidate>
         <Stack>
           <TextInput
@@ -66,6 +55,6 @@ export function NewJobForm({ opened, onClose, suggestion }: Props) {
           </Group>
         </Stack>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

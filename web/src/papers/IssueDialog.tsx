@@ -1,7 +1,8 @@
 import type { GapCode } from '@katharos/job';
 import { gapWords } from '@katharos/words';
-import { Button, Group, Modal, Stack, Text, Textarea } from '@mantine/core';
+import { Button, Group, Stack, Text, Textarea } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { textFault } from '../ui/typed/NoteField.tsx';
 
 const longestReason = 300;
@@ -20,7 +21,7 @@ export function IssueDialog({ title, gaps, again, onIssue, onClose }: Props) {
   const [reason, setReason] = useState('');
   const fault = textFault(reason, longestReason);
   return (
-    <Modal opened onClose={onClose} title={title} closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Dialog onClose={onClose} title={title}>
       <Stack>
         {gaps.length > 0 && (
           <div>
@@ -55,6 +56,6 @@ export function IssueDialog({ title, gaps, again, onIssue, onClose }: Props) {
           </Button>
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

@@ -3,7 +3,6 @@ import { roleExplanations, roleNames } from '@katharos/words';
 import {
   Button,
   Group,
-  Modal,
   NativeSelect,
   SimpleGrid,
   Skeleton,
@@ -15,6 +14,7 @@ import {
 } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf } from '../data/api.ts';
 import { useSession } from '../data/session.ts';
 import { useMay } from '../data/useMay.ts';
@@ -216,36 +216,44 @@ function LostAccess({
       >
         Cannot get in
       </Button>
-      <Modal
-        opened={opened}
-        onClose={close}
-        title={`${name} cannot get in`}
-        closeButtonProps={{ 'aria-label': 'Close' }}
-      >
-        <Stack>
-          <Text>
-            A link for a new password is good for an hour, and signs {name} out everywhere once it
-            is used. Hand it over yourself, and be sure to whom.
-          </Text>
-          {link ? (
-            <TextInput
-              label="The link, shown this once"
+      {opened && (
+        <Dialog onClose={close} title={`${name} cannot get in`}>
+          <Stack>
+            <Text>
+              A link for a new password is good for an hour, and signs {name} out everywhere once it
+              is used. Hand it over yourself, and be sure to whom.
+            </Text>
+            {link ? (
+              <TextInput
+                label="The link, shown this once"
+                size="md"
+                readOnly
+                value={link}
+                onFocus={({ currentTarget }) => currentTarget.select()}
+              />
+            ) : (
+              <Button
+                variant="default"
+                size="md"
+                loading={isLoading}
+                onClick={() => void makeLink()}
+              >
+                Make a link
+              </Button>
+            )}
+            <Text>
+              Where the telephone with the codes is lost, the password alone lets in again.
+            </Text>
+            <Button
+              variant="default"
               size="md"
-              readOnly
-              value={link}
-              onFocus={({ currentTarget }) => currentTarget.select()}
-            />
-          ) : (
-            <Button variant="default" size="md" loading={isLoading} onClick={() => void makeLink()}>
-              Make a link
+              onClick={() => void end(id).then(onDone).then(close)}
+            >
+              End the second factor
             </Button>
-          )}
-          <Text>Where the telephone with the codes is lost, the password alone lets in again.</Text>
-          <Button variant="default" size="md" onClick={() => void end(id).then(onDone).then(close)}>
-            End the second factor
-          </Button>
-        </Stack>
-      </Modal>
+          </Stack>
+        </Dialog>
+      )}
     </>
   );
 }

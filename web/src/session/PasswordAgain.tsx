@@ -1,6 +1,7 @@
 import { proofSchema } from '@katharos/contract';
-import { Button, Group, Modal, Stack, Text } from '@mantine/core';
+import { Button, Group, Stack, Text } from '@mantine/core';
 import { useForm } from '@mantine/form';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf, useProveMutation } from '../data/api.ts';
 import { answerProof } from '../data/proof.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
@@ -19,13 +20,7 @@ export function PasswordAgain() {
     if (!answer.error) answerProof(true);
   });
   return (
-    <Modal
-      opened
-      onClose={() => answerProof(false)}
-      title="Your password once more"
-      zIndex={400}
-      closeButtonProps={{ 'aria-label': 'Close', size: 'lg' }}
-    >
+    <Dialog onClose={() => answerProof(false)} title="Your password once more" above>
       <form onSubmit={submit} noValidate>
         <Stack>
           <Text>
@@ -66,6 +61,6 @@ export function PasswordAgain() {
           </Group>
         </Stack>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

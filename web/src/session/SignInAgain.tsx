@@ -1,5 +1,6 @@
 import type { Session } from '@katharos/contract';
-import { Loader, Modal, Stack, Text } from '@mantine/core';
+import { Loader, Stack, Text } from '@mantine/core';
+import { Dialog } from '../ui/Dialog.tsx';
 import { useMetaQuery } from '../data/api.ts';
 import { tellAll } from '../data/line/messages.ts';
 import { lineChanged } from '../data/line/lineSlice.ts';
@@ -11,14 +12,7 @@ export function SignInAgain({ session }: { session: Session }) {
   const { data: meta, isLoading } = useMetaQuery();
   const dispatch = useAppDispatch();
   return (
-    <Modal
-      opened
-      onClose={() => undefined}
-      withCloseButton={false}
-      closeOnEscape={false}
-      closeOnClickOutside={false}
-      title="Sign in again"
-    >
+    <Dialog onClose={() => undefined} mustAnswer title="Sign in again">
       <Stack>
         <Text>
           The session of {session.user.name} is over. Everything you entered is kept in this browser
@@ -39,6 +33,6 @@ export function SignInAgain({ session }: { session: Session }) {
           />
         )}
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

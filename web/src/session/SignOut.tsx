@@ -1,5 +1,6 @@
-import { Button, Group, Modal, Stack, Text } from '@mantine/core';
+import { Button, Group, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { useAppSelector } from '../data/store.ts';
 import { useSignOut } from './useSignOut.ts';
 
@@ -15,7 +16,7 @@ export function SignOut({ onClose }: { onClose: () => void }) {
     await signOut();
   };
   return (
-    <Modal opened onClose={onClose} title="Sign out" closeButtonProps={{ 'aria-label': 'Close' }}>
+    <Dialog onClose={onClose} title="Sign out">
       <Stack>
         <Text>
           {waiting === 1
@@ -31,6 +32,6 @@ export function SignOut({ onClose }: { onClose: () => void }) {
           </Button>
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

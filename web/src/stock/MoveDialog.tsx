@@ -1,6 +1,7 @@
 import type { Part, StockPlace } from '@katharos/core';
-import { Button, Group, Modal, NativeSelect, Stack, Text } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf } from '../data/api.ts';
 import { notify } from '../ui/notices.tsx';
 import { Tone } from '../ui/Tone.tsx';
@@ -36,12 +37,7 @@ export function MoveDialog({ part, from, places, held, onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      opened
-      onClose={onClose}
-      title={`Move ${part.name}`}
-      closeButtonProps={{ 'aria-label': 'Close', size: 'lg' }}
-    >
+    <Dialog onClose={onClose} title={`Move ${part.name}`}>
       <TypedScope value={`move:${from.id}:${part.id}`}>
         <Stack>
           <Text>
@@ -79,6 +75,6 @@ export function MoveDialog({ part, from, places, held, onClose }: Props) {
           </Group>
         </Stack>
       </TypedScope>
-    </Modal>
+    </Dialog>
   );
 }

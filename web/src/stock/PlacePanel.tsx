@@ -1,8 +1,9 @@
 import { changePlaceSchema, type FirmStock, newPlaceSchema } from '@katharos/contract';
 import { type StockPlace, type StockPlaceKind, stockPlaceKinds } from '@katharos/core';
-import { Button, Group, Modal, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, TextInput, Title } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
+import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf } from '../data/api.ts';
 import { faultsBy } from '../ui/faultsBy.ts';
 import { notify } from '../ui/notices.tsx';
@@ -31,28 +32,25 @@ export function AddPlace({ onAdded }: { onAdded: (id: string) => void }) {
       <Button variant="default" size="md" onClick={() => setOpen(true)}>
         Add a van or a store
       </Button>
-      <Modal
-        opened={isOpen}
-        onClose={() => setOpen(false)}
-        title="Where parts are kept"
-        closeButtonProps={{ 'aria-label': 'Close', size: 'lg' }}
-      >
-        <form onSubmit={submit} noValidate>
-          <Stack>
-            <NativeSelect
-              label="What it is"
-              size="md"
-              data={stockPlaceKinds.map((kind) => ({ value: kind, label: kindNames[kind] }))}
-              {...form.getInputProps('kind')}
-            />
-            <TextInput label="What you call it" size="md" {...form.getInputProps('name')} />
-            {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
-            <Button type="submit" size="md" loading={isLoading}>
-              Add it
-            </Button>
-          </Stack>
-        </form>
-      </Modal>
+      {isOpen && (
+        <Dialog onClose={() => setOpen(false)} title="Where parts are kept">
+          <form onSubmit={submit} noValidate>
+            <Stack>
+              <NativeSelect
+                label="What it is"
+                size="md"
+                data={stockPlaceKinds.map((kind) => ({ value: kind, label: kindNames[kind] }))}
+                {...form.getInputProps('kind')}
+              />
+              <TextInput label="What you call it" size="md" {...form.getInputProps('name')} />
+              {error && <Tone kind="bad" head={troubleOf(error).message} role="alert" />}
+              <Button type="submit" size="md" loading={isLoading}>
+                Add it
+              </Button>
+            </Stack>
+          </form>
+        </Dialog>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import type { Dimension } from '@katharos/core';
 import { useReader } from './useReader.ts';
-import { Popover, Stack, Text } from '@mantine/core';
+import { Beside } from './Beside.tsx';
+import { Stack, Text } from '@mantine/core';
 
 /** Where a figure comes from: shown one click away from it. */
 export interface Explanation {
@@ -50,39 +51,31 @@ export function Figure({ label, value, beside, why, hero = false }: Props) {
   );
 }
 
-function Why({ label, why }: { label: string; why: Explanation }) {
-  return (
-    <Popover
-      width="min(320px, calc(100vw - 32px))"
-      position="bottom-start"
-      withArrow
-      shadow="md"
-      trapFocus
-    >
-      <Popover.Target>
-        <button type="button" className="figure-why" title="Show where this comes from">
-          {label}
-        </button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <Stack gap="xs">
-          <Text fw={650}>{label}</Text>
-          <Text size="sm">{why.equation}</Text>
-          <dl
-            style={{ margin: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: '2px 12px' }}
-          >
-            {why.inputs.map(([name, text]) => (
-              <div key={name} style={{ display: 'contents' }}>
-                <dt className="quiet">{name}</dt>
-                <dd style={{ margin: 0 }}>{text}</dd>
-              </div>
-            ))}
-          </dl>
-          <Text size="xs" c="dimmed">
-            {why.source}
-          </Text>
-        </Stack>
-      </Popover.Dropdown>
-    </Popover>
-  );
-}
+const Why = ({ label, why }: { label: string; why: Explanation }) => (
+  <Beside
+    button={label}
+    className="figure-why"
+    title="Show where this comes from"
+    label={`Where this comes from: ${label}`}
+  >
+    {() => (
+      <Stack gap="xs">
+        <Text fw={650}>{label}</Text>
+        <Text size="sm">{why.equation}</Text>
+        <dl
+          style={{ margin: 0, display: 'grid', gridTemplateColumns: '1fr auto', gap: '2px 12px' }}
+        >
+          {why.inputs.map(([name, text]) => (
+            <div key={name} style={{ display: 'contents' }}>
+              <dt className="quiet">{name}</dt>
+              <dd style={{ margin: 0 }}>{text}</dd>
+            </div>
+          ))}
+        </dl>
+        <Text size="xs" c="dimmed">
+          {why.source}
+        </Text>
+      </Stack>
+    )}
+  </Beside>
+);

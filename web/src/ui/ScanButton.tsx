@@ -1,4 +1,5 @@
-import { Button, Modal, Text } from '@mantine/core';
+import { Dialog } from './Dialog.tsx';
+import { Button, Text } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 
 /** What of the browser's own reader of codes is used here; it is not in every browser. */
@@ -27,19 +28,14 @@ export function ScanButton({ onRead }: { onRead: (text: string) => void }) {
         Scan
       </Button>
       {isOpen && (
-        <Modal
-          opened
-          onClose={() => setOpen(false)}
-          title="Hold the code before the camera"
-          closeButtonProps={{ 'aria-label': 'Close', size: 'lg' }}
-        >
+        <Dialog onClose={() => setOpen(false)} title="Hold the code before the camera">
           <Viewfinder
             onRead={(text) => {
               setOpen(false);
               onRead(text);
             }}
           />
-        </Modal>
+        </Dialog>
       )}
     </>
   );

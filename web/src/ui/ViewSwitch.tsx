@@ -1,6 +1,7 @@
-import { ScrollArea, SegmentedControl } from '@mantine/core';
+import { SegmentedControl } from '@mantine/core';
 import { useRef } from 'react';
 import { useInSight } from './useInSight.ts';
+import styles from './ViewSwitch.module.css';
 
 interface Props<V extends string> {
   label: string;
@@ -14,12 +15,7 @@ export function ViewSwitch<V extends string>({ label, value, views, onChange }: 
   const row = useRef<HTMLDivElement>(null);
   useInSight(row, 'input:checked + label', value);
   return (
-    <ScrollArea
-      type="never"
-      className="no-print"
-      viewportRef={row}
-      viewportProps={{ tabIndex: -1 }}
-    >
+    <div ref={row} className={`no-print ${styles.row}`} tabIndex={-1}>
       <SegmentedControl
         aria-label={label}
         size="md"
@@ -27,6 +23,6 @@ export function ViewSwitch<V extends string>({ label, value, views, onChange }: 
         onChange={onChange}
         data={[...views]}
       />
-    </ScrollArea>
+    </div>
   );
 }

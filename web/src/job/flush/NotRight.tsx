@@ -6,8 +6,9 @@ import {
   signsAt,
 } from '@katharos/core';
 import { causeWords, signNames } from '@katharos/words';
-import { Button, Group, Loader, Modal, Stack, Text } from '@mantine/core';
+import { Button, Group, Loader, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { Tone } from '../../ui/Tone.tsx';
@@ -35,44 +36,45 @@ export function NotRight({ flush, step, deeds }: Props) {
       <Button variant="default" mih={64} onClick={() => setOpen(true)}>
         Not right
       </Button>
-      <Modal
-        opened={isOpen}
-        onClose={close}
-        title={sign ? signNames[sign] : 'What is not right?'}
-        size="lg"
-        closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
-      >
-        {sign ? (
-          <Causes
-            flush={flush}
-            sign={sign}
-            onBack={() => setSign(null)}
-            onMended={(cause) => {
-              deeds.trouble(step, sign, cause, true);
-              close();
-            }}
-            onLeft={() => {
-              deeds.trouble(step, sign, null, false);
-              close();
-            }}
-          />
-        ) : (
-          <Stack gap="xs">
-            {signsAt(step, design).map((one) => (
-              <Button
-                key={one}
-                variant="default"
-                size="lg"
-                mih={64}
-                justify="flex-start"
-                onClick={() => setSign(one)}
-              >
-                {signNames[one]}
-              </Button>
-            ))}
-          </Stack>
-        )}
-      </Modal>
+      {isOpen && (
+        <Dialog
+          onClose={close}
+          title={sign ? signNames[sign] : 'What is not right?'}
+          size="lg"
+          closeLabel="Back to the step"
+        >
+          {sign ? (
+            <Causes
+              flush={flush}
+              sign={sign}
+              onBack={() => setSign(null)}
+              onMended={(cause) => {
+                deeds.trouble(step, sign, cause, true);
+                close();
+              }}
+              onLeft={() => {
+                deeds.trouble(step, sign, null, false);
+                close();
+              }}
+            />
+          ) : (
+            <Stack gap="xs">
+              {signsAt(step, design).map((one) => (
+                <Button
+                  key={one}
+                  variant="default"
+                  size="lg"
+                  mih={64}
+                  justify="flex-start"
+                  onClick={() => setSign(one)}
+                >
+                  {signNames[one]}
+                </Button>
+              ))}
+            </Stack>
+          )}
+        </Dialog>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { endsRead, type FlushStep, toCore } from '@katharos/core';
-import { Button, CloseButton, Modal, Stack, Text } from '@mantine/core';
+import { Button, CloseButton, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { serverNow } from '../../data/serverClock.ts';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
@@ -53,32 +54,33 @@ export function StepNotes({ step, title, deeds }: Props) {
         mayAdd
         large
       />
-      <Modal
-        opened={isOpen}
-        onClose={() => setOpen(false)}
-        title={`Kept of: ${title}`}
-        size="lg"
-        closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
-      >
-        <Stack gap="md">
-          <NoteField
-            label="Note"
-            keptAs={`flush-note-${step.id}`}
-            value={notes[step.id] ?? ''}
-            onSave={(text, of) => deeds.note(step.id, text, of)}
-          />
-          {flushMeasures.map(({ of, measure }) => (
-            <ReadingEntry
-              key={of}
-              of={of}
-              measure={measure}
-              step={step}
-              onRead={(value, unit) => read(of, value, unit)}
+      {isOpen && (
+        <Dialog
+          onClose={() => setOpen(false)}
+          title={`Kept of: ${title}`}
+          size="lg"
+          closeLabel="Back to the step"
+        >
+          <Stack gap="md">
+            <NoteField
+              label="Note"
+              keptAs={`flush-note-${step.id}`}
+              value={notes[step.id] ?? ''}
+              onSave={(text, of) => deeds.note(step.id, text, of)}
             />
-          ))}
-          {own.length > 0 && <Readings readings={own} onDrop={deeds.dropReading} />}
-        </Stack>
-      </Modal>
+            {flushMeasures.map(({ of, measure }) => (
+              <ReadingEntry
+                key={of}
+                of={of}
+                measure={measure}
+                step={step}
+                onRead={(value, unit) => read(of, value, unit)}
+              />
+            ))}
+            {own.length > 0 && <Readings readings={own} onDrop={deeds.dropReading} />}
+          </Stack>
+        </Dialog>
+      )}
     </>
   );
 }

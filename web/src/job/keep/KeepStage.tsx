@@ -15,7 +15,6 @@ import { Tone } from '../../ui/Tone.tsx';
 import { ViewSwitch } from '../../ui/ViewSwitch.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { CertificateSheet } from '../../papers/CertificateSheet.tsx';
-import { IssueDialog } from '../../papers/IssueDialog.tsx';
 import { useDraftCertificate } from '../../papers/useDraftCertificate.ts';
 import { useIssue } from '../../papers/useIssue.ts';
 import { useIssued } from '../../papers/useIssued.ts';
@@ -33,6 +32,8 @@ import {
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import styles from '../../papers/Certificate.module.css';
+
+const IssueDialog = late(async () => (await import('../../papers/IssueDialog.tsx')).IssueDialog);
 
 const ServiceView = late(
   async () => (await import('./service/ServiceView.tsx')).ServiceView,

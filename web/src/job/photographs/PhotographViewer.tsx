@@ -1,10 +1,11 @@
 import type { PhotographSubject } from '@katharos/job';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { photographWords } from '@katharos/words';
 import { showUndo } from '../../ui/undoNotice.tsx';
 import { type ShownPhotograph, usePhotographDeeds } from './useJobPhotographs.ts';
 import { nameOf, subjects } from './photographWords.ts';
-import { Button, Group, Modal, NativeSelect, Stack, Text, TextInput } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Text, TextInput } from '@mantine/core';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useState } from 'react';
@@ -42,15 +43,13 @@ export function PhotographViewer({
     });
   };
   return (
-    <Modal
-      opened
+    <Dialog
       onClose={() => {
         keep();
         onClose();
       }}
       size="xl"
       title={photographWords[photograph.about]}
-      closeButtonProps={{ 'aria-label': 'Close' }}
     >
       <Stack>
         <img
@@ -88,6 +87,6 @@ export function PhotographViewer({
           </Button>
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

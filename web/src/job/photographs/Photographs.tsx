@@ -1,13 +1,17 @@
 import type { PhotographSubject } from '@katharos/job';
+import { late } from '../../ui/late.tsx';
 import { troubleOf } from '../../data/api.ts';
 import { LoadTrouble } from '../../ui/LoadTrouble.tsx';
-import { PhotographViewer } from './PhotographViewer.tsx';
 import { nameOf, photographKinds, subjects } from './photographWords.ts';
 import { TakenNot } from './TakenNot.tsx';
 import { useJobPhotographs, usePhotographDeeds } from './useJobPhotographs.ts';
 import { Button, FileButton, Group, NativeSelect, Skeleton, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import styles from './Photographs.module.css';
+
+const PhotographViewer = late(
+  async () => (await import('./PhotographViewer.tsx')).PhotographViewer,
+);
 
 /** Pictures of the cabinet, the pipes and the readings. They are made smaller, and where they were taken is removed. */
 export function Photographs({ subject = 'cabinet' }: { subject?: PhotographSubject }) {

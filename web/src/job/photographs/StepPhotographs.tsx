@@ -1,10 +1,14 @@
 import { Button, FileButton, Group } from '@mantine/core';
 import { useState } from 'react';
-import { PhotographViewer } from './PhotographViewer.tsx';
+import { late } from '../../ui/late.tsx';
 import { nameOf, photographKinds } from './photographWords.ts';
 import { TakenNot } from './TakenNot.tsx';
 import { type ShownPhotograph, usePhotographDeeds } from './useJobPhotographs.ts';
 import styles from './Photographs.module.css';
+
+const PhotographViewer = late(
+  async () => (await import('./PhotographViewer.tsx')).PhotographViewer,
+);
 
 /** Photographs that prove one step of the work; a phone opens its camera. */
 export function StepPhotographs({

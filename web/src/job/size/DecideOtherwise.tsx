@@ -6,12 +6,13 @@ import {
   type JudgedDesign,
   type SystemDesign,
 } from '@katharos/core';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { RowsTable } from '../../ui/RowsTable.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
-import { Button, Group, Modal, Radio, Skeleton, Stack, Table, Text, Textarea } from '@mantine/core';
+import { Button, Group, Radio, Skeleton, Stack, Table, Text, Textarea } from '@mantine/core';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useMemo, useState } from 'react';
@@ -64,13 +65,7 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      opened
-      onClose={onClose}
-      size="xl"
-      title={topicTitle(topic)}
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog onClose={onClose} size="xl" title={topicTitle(topic)}>
       <Stack>
         <Radio.Group
           value={picked}
@@ -121,7 +116,7 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
           <Button onClick={keep}>Decide so</Button>
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }
 

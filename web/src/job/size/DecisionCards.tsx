@@ -12,14 +12,16 @@ import {
   type DecisionTopic,
   type SystemDesign,
 } from '@katharos/core';
+import { late } from '../../ui/late.tsx';
 import { useDocument } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
-import { DecideOtherwise } from './DecideOtherwise.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { Button, Group, SimpleGrid, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import styles from './Decisions.module.css';
+
+const DecideOtherwise = late(async () => (await import('./DecideOtherwise.tsx')).DecideOtherwise);
 
 /** Choices after which nobody should drink, or nothing ever stops. */
 const alarming = new Set([

@@ -4,10 +4,12 @@ import type { QuantityField, Reading } from '@katharos/job';
 import type { Quantity } from '@katharos/core';
 import { useEdit } from '../open/useJob.ts';
 import { QuantityInput } from '../../ui/typed/QuantityInput.tsx';
-import { instrumentsFor } from './instruments.ts';
-import { Autocomplete, Button, Popover, Stack, Text } from '@mantine/core';
-import { useState } from 'react';
+import { Beside } from '../../ui/Beside.tsx';
+import { late } from '../../ui/late.tsx';
+import { Text } from '@mantine/core';
 import styles from './Survey.module.css';
+
+const TakenWith = late(async () => (await import('./TakenWith.tsx')).TakenWith);
 
 interface Props {
   field: QuantityField;
@@ -64,77 +66,39 @@ export function ReadingField({
   );
 }
 
-/** Who, when and with what; a tap changes the instrument. */
-function Provenance({
-  field,
-  reading,
-  onChange,
-}: {
+interface ProvenanceProps {
   field: QuantityField;
   reading: Reading;
   onChange: (reading: Reading) => void;
-}) {
-  const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState('');
+}
+
+/** Who, when and with what; a tap changes the instrument. */
+function Provenance({ field, reading, onChange }: ProvenanceProps) {
   const reader = useReader();
   const words = [
     reading.by,
     reading.takenAt ? reader.when(reading.takenAt, 'short-moment') : '',
     reading.instrument ?? 'instrument not said',
   ];
-  const keep = (instrument: string) => {
-    const { instrument: _old, ...rest } = reading;
-    const named = instrument.trim();
-    onChange(named ? { ...rest, instrument: named } : rest);
-    setOpen(false);
-  };
+  const title = `${fieldWords[field.name].label}: by whom, when and with what`;
   return (
-    <Popover
-      opened={open}
-      onChange={setOpen}
-      trapFocus
-      width="min(280px, calc(100vw - 32px))"
-      withArrow
-      shadow="md"
+    <Beside
+      button={words.filter(Boolean).join(' · ')}
+      className={styles.provenance}
+      title={title}
+      label={title}
     >
-      <Popover.Target>
-        <button
-          type="button"
-          className={styles.provenance}
-          title={`${fieldWords[field.name].label}: by whom, when and with what`}
-          onClick={() => {
-            setTyped(reading.instrument ?? '');
-            setOpen(!open);
+      {(close) => (
+        <TakenWith
+          field={field}
+          reading={reading}
+          onKeep={(named) => {
+            const { instrument: _old, ...rest } = reading;
+            onChange(named ? { ...rest, instrument: named } : rest);
+            close();
           }}
-        >
-          {words.filter(Boolean).join(' · ')}
-        </button>
-      </Popover.Target>
-      <Popover.Dropdown>
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep(typed);
-          }}
-        >
-          <Stack gap="xs">
-            <Text size="sm">
-              {fieldWords[field.name].label} {reader.entered(field.dimension, reading)}
-              {reading.by && `, taken by ${reading.by}`}
-            </Text>
-            <Autocomplete
-              label="Taken with"
-              placeholder="Instrument"
-              maxLength={80}
-              data={instrumentsFor(field.dimension)}
-              value={typed}
-              onChange={setTyped}
-              comboboxProps={{ withinPortal: false }}
-            />
-            <Button type="submit">Keep</Button>
-          </Stack>
-        </form>
-      </Popover.Dropdown>
-    </Popover>
+        />
+      )}
+    </Beside>
   );
 }

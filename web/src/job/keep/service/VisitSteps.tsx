@@ -2,11 +2,13 @@ import { changeOutPlan, type Serviced, type ServiceStep, type SystemDesign } fro
 import { serviceWords } from '@katharos/words';
 import { Button, Group, Text } from '@mantine/core';
 import { useState } from 'react';
+import { late } from '../../../ui/late.tsx';
 import { StepTick } from '../../../ui/StepTick.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { BatchInput } from './BatchInput.tsx';
 import { useVisit } from './useVisit.ts';
-import { VisitRunner } from './VisitRunner.tsx';
+
+const VisitRunner = late(async () => (await import('./VisitRunner.tsx')).VisitRunner);
 
 interface Props {
   id: string;

@@ -7,8 +7,9 @@ import {
   type Practice,
 } from '@katharos/core';
 import { headOfCause, meterWords } from '@katharos/words';
-import { Button, Group, Modal, NativeSelect, Stack, Text, Title } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, Text, Title } from '@mantine/core';
 import { useState } from 'react';
+import { Dialog } from '../../../ui/Dialog.tsx';
 import { BluetoothTransport, hasBluetooth } from '../../../meters/bluetooth.ts';
 import { hub } from '../../../meters/hub.ts';
 import { LineMeter } from '../../../meters/lineMeter.ts';
@@ -54,13 +55,7 @@ export function ConnectDialog({ onClose }: { onClose: () => void }) {
   };
   const isReal = hasBluetooth() || hasSerial();
   return (
-    <Modal
-      opened
-      size="lg"
-      onClose={onClose}
-      title="Connect a meter"
-      closeButtonProps={{ 'aria-label': 'Close' }}
-    >
+    <Dialog size="lg" onClose={onClose} title="Connect a meter">
       <Stack>
         {trouble && (
           <Tone kind="bad" head="It could not be connected" role="alert">
@@ -118,6 +113,6 @@ export function ConnectDialog({ onClose }: { onClose: () => void }) {
           ))}
         </Group>
       </Stack>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,0 +1,57 @@
+import { type ReactNode, useId, useRef, useState } from 'react';
+import styles from './Beside.module.css';
+
+interface Props {
+  /** What the button says, as which it stands in the page. */
+  button: ReactNode;
+  className: string | undefined;
+  /** What it opens, for whoever points at it. */
+  title: string;
+  /** The box's own name. */
+  label: string;
+  /** What stands in the box, drawn while it is open. */
+  children: (close: () => void) => ReactNode;
+}
+
+/**
+ * A button, and a box that it opens beside itself: the browser's own popover. Escape or a tap beside closes it, and so does going on to
+ * what stands after it.
+ */
+export function Beside({ button, className, title, label, children }: Props) {
+  const id = useId();
+  const box = useRef<HTMLDivElement>(null);
+  const [isOpen, setOpen] = useState(false);
+  const close = () => box.current?.hidePopover();
+  return (
+    <>
+      <button
+        type="button"
+        className={className}
+        title={title}
+        popoverTarget={id}
+        aria-haspopup="dialog"
+      >
+        {button}
+      </button>
+      <div
+        ref={box}
+        id={id}
+        popover="auto"
+        className={styles.box}
+        tabIndex={-1}
+        {...(isOpen && { role: 'dialog', 'aria-label': label })}
+        onBeforeToggle={({ newState }) => setOpen(newState === 'open')}
+        onToggle={({ newState, currentTarget }) => {
+          // Unless something in it took the focus: it is read out, and Tab goes on within it.
+          if (newState === 'open' && !currentTarget.contains(document.activeElement))
+            currentTarget.focus();
+        }}
+        onBlur={({ relatedTarget, currentTarget }) => {
+          if (relatedTarget && !currentTarget.contains(relatedTarget)) close();
+        }}
+      >
+        {isOpen && children(close)}
+      </div>
+    </>
+  );
+}
