@@ -1,4 +1,4 @@
-import { Kbd, Switch, Table } from '@mantine/core';
+import { Kbd, Switch } from '@mantine/core';
 import { Dialog } from '../ui/Dialog.tsx';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../data/store.ts';
@@ -22,11 +22,11 @@ export function ShortcutList({ onClose }: { onClose: () => void }) {
   const singleKeys = useAppSelector((state) => state.reader.singleKeys);
   return (
     <Dialog onClose={onClose} title="Keyboard">
-      <Table>
-        <Table.Tbody>
+      <table className="table">
+        <tbody>
           {shortcuts.map(([keys, what]) => (
-            <Table.Tr key={what}>
-              <Table.Td style={{ whiteSpace: 'nowrap' }}>
+            <tr key={what}>
+              <td className="whole">
                 {keys.map((key) =>
                   key === '–' ? (
                     ' – '
@@ -36,12 +36,12 @@ export function ShortcutList({ onClose }: { onClose: () => void }) {
                     </Kbd>
                   ),
                 )}
-              </Table.Td>
-              <Table.Td>{what}</Table.Td>
-            </Table.Tr>
+              </td>
+              <td>{what}</td>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
       <Switch
         mt="md"
         size="md"

@@ -9,17 +9,7 @@ import {
   type Reader,
   sayPartValue,
 } from '@katharos/words';
-import {
-  Anchor,
-  Button,
-  FileButton,
-  Group,
-  Skeleton,
-  Stack,
-  Table,
-  Text,
-  Title,
-} from '@mantine/core';
+import { Anchor, Button, FileButton, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { troubleOf } from '../data/api.ts';
@@ -214,33 +204,33 @@ function Lines({
           </Title>
         </summary>
         <WideTable minWidth={560} label={`${head}, scrolls sideways`}>
-          <Table aria-label={head}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th w={70}>Line</Table.Th>
-                <Table.Th>Part</Table.Th>
-                <Table.Th>{kind === 'refused' ? 'Why' : 'What'}</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <table aria-label={head} className="table">
+            <thead>
+              <tr>
+                <th style={{ width: 70 }}>Line</th>
+                <th>Part</th>
+                <th>{kind === 'refused' ? 'Why' : 'What'}</th>
+              </tr>
+            </thead>
+            <tbody>
               {shown.map((change) => (
-                <Table.Tr key={change.line}>
-                  <Table.Td>{change.line}</Table.Td>
-                  <Table.Td>
+                <tr key={change.line}>
+                  <td>{change.line}</td>
+                  <td>
                     {change.name || '–'}
                     <Text size="sm" c="dimmed">
                       {change.id}
                     </Text>
-                  </Table.Td>
-                  <Table.Td>
+                  </td>
+                  <td>
                     {said(change, reader, parts).map((line) => (
                       <div key={line}>{line}</div>
                     ))}
-                  </Table.Td>
-                </Table.Tr>
+                  </td>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
         {shown.length < changes.length && (
           <Button variant="default" mt="sm" onClick={() => setAll(true)}>

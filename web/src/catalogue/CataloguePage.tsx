@@ -10,7 +10,6 @@ import {
   NativeSelect,
   Skeleton,
   Stack,
-  Table,
   Text,
   TextInput,
   Title,
@@ -162,18 +161,18 @@ function Parts({ entries, mayChange }: { entries: readonly CataloguePart[]; mayC
       {found.length === 0 ? (
         <Text mt="sm">No part is called so. Look without a kind, or with a part of its name.</Text>
       ) : (
-        <Table aria-label="Parts of the catalogue" verticalSpacing={6}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th w={56}>
+        <table aria-label="Parts of the catalogue" className="table tight">
+          <thead>
+            <tr>
+              <th style={{ width: 56 }}>
                 <VisuallyHidden>Compare</VisuallyHidden>
-              </Table.Th>
-              <Table.Th>Part</Table.Th>
-              <Table.Th visibleFrom="sm">What it is</Table.Th>
-              <Table.Th ta="right">Price</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+              </th>
+              <th>Part</th>
+              <th className="mantine-visible-from-sm">What it is</th>
+              <th className="right">Price</th>
+            </tr>
+          </thead>
+          <tbody>
             {shown.map((entry) => (
               <PartRow
                 key={entry.part.id}
@@ -192,8 +191,8 @@ function Parts({ entries, mayChange }: { entries: readonly CataloguePart[]; mayC
                 }
               />
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       )}
       {shown.length < found.length && (
         <Button variant="default" mt="sm" onClick={() => setAll(true)}>
@@ -236,8 +235,8 @@ function PartRow({
     .slice(0, telling)
     .map(({ field }) => sayPartValue(field, partValue(part, field.path), reader, nameOf));
   return (
-    <Table.Tr>
-      <Table.Td>
+    <tr>
+      <td>
         <Checkbox
           size="md"
           aria-label={`Compare ${part.name}`}
@@ -245,8 +244,8 @@ function PartRow({
           disabled={!picked && !mayPick}
           onChange={({ currentTarget: { checked } }) => onPick(checked)}
         />
-      </Table.Td>
-      <Table.Td>
+      </td>
+      <td>
         <Anchor component={Link} to={addressOf(part.id)} lh="32px">
           {part.name}
         </Anchor>
@@ -258,8 +257,8 @@ function PartRow({
         <Text size="sm" c="dimmed" hiddenFrom="sm">
           {partKindWords[part.kind].one}; {figures.join(', ')}
         </Text>
-      </Table.Td>
-      <Table.Td visibleFrom="sm">
+      </td>
+      <td className="mantine-visible-from-sm">
         <Text size="sm">
           {partKindWords[part.kind].one}
           {figures.length > 0 && (
@@ -268,9 +267,9 @@ function PartRow({
             </Text>
           )}
         </Text>
-      </Table.Td>
-      <Table.Td ta="right">{reader.money(part.price, 2)}</Table.Td>
-    </Table.Tr>
+      </td>
+      <td className="right">{reader.money(part.price, 2)}</td>
+    </tr>
   );
 }
 

@@ -1,7 +1,7 @@
 import { partCurve } from '@katharos/core';
 import { partValue } from '@katharos/job';
 import { askedFields, partKindWords, sayPartValue } from '@katharos/words';
-import { Anchor, SimpleGrid, Skeleton, Stack, Table, Title } from '@mantine/core';
+import { Anchor, SimpleGrid, Skeleton, Stack, Title } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
@@ -48,41 +48,35 @@ export function ComparePage() {
       </Title>
       <section className="panel" aria-label="Figures">
         <WideTable minWidth={160 + 150 * parts.length} label="Figures, scrolls sideways">
-          <Table aria-label={`${many} compared`}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Figure</Table.Th>
+          <table aria-label={`${many} compared`} className="table">
+            <thead>
+              <tr>
+                <th>Figure</th>
                 {parts.map(({ id, name }) => (
-                  <Table.Th key={id}>
+                  <th key={id}>
                     <Anchor component={Link} to={`/catalogue/part/${encodeURIComponent(id)}`}>
                       {name}
                     </Anchor>
-                  </Table.Th>
+                  </th>
                 ))}
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+              </tr>
+            </thead>
+            <tbody>
               {rows.map(({ label, said }) => {
                 const differs = new Set(said).size > 1;
                 return (
-                  <Table.Tr key={label}>
-                    <Table.Th scope="row" fw={400}>
-                      {label}
-                    </Table.Th>
+                  <tr key={label}>
+                    <th scope="row">{label}</th>
                     {said.map((text, i) => (
-                      <Table.Td
-                        key={parts[i]!.id}
-                        fw={differs ? 650 : 400}
-                        c={differs ? undefined : 'dimmed'}
-                      >
+                      <td key={parts[i]!.id} className={differs ? 'strong' : 'quiet'}>
                         {text}
-                      </Table.Td>
+                      </td>
                     ))}
-                  </Table.Tr>
+                  </tr>
                 );
               })}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       </section>
       <SimpleGrid cols={{ base: 1, md: 2 }}>

@@ -1,15 +1,6 @@
 import { newPriceSchema } from '@katharos/contract';
 import type { Part } from '@katharos/core';
-import {
-  ActionIcon,
-  Button,
-  Group,
-  Table,
-  Text,
-  TextInput,
-  Title,
-  VisuallyHidden,
-} from '@mantine/core';
+import { ActionIcon, Button, Group, Text, TextInput, Title, VisuallyHidden } from '@mantine/core';
 import IconTrash from '@tabler/icons-react/dist/esm/icons/IconTrash.mjs';
 import { useState } from 'react';
 import { troubleOf } from '../data/api.ts';
@@ -49,27 +40,31 @@ export function PricesPanel({ part, mayChange }: { part: Part; mayChange: boolea
         </Text>
       )}
       {prices.length > 0 && (
-        <Table aria-label="Prices of suppliers" mb="sm" horizontalSpacing={6}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Supplier</Table.Th>
-              <Table.Th>Since</Table.Th>
-              <Table.Th ta="right">Price</Table.Th>
+        <table
+          aria-label="Prices of suppliers"
+          className="table narrow"
+          style={{ marginBottom: 'var(--mantine-spacing-sm)' }}
+        >
+          <thead>
+            <tr>
+              <th>Supplier</th>
+              <th>Since</th>
+              <th className="right">Price</th>
               {mayChange && (
-                <Table.Th w={52}>
+                <th style={{ width: 52 }}>
                   <VisuallyHidden>Take out</VisuallyHidden>
-                </Table.Th>
+                </th>
               )}
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+            </tr>
+          </thead>
+          <tbody>
             {prices.map(({ id, supplier, since, price }) => (
-              <Table.Tr key={id}>
-                <Table.Td>{supplier}</Table.Td>
-                <Table.Td>{reader.day(since)}</Table.Td>
-                <Table.Td ta="right">{reader.money(price, 2)}</Table.Td>
+              <tr key={id}>
+                <td>{supplier}</td>
+                <td>{reader.day(since)}</td>
+                <td className="right">{reader.money(price, 2)}</td>
                 {mayChange && (
-                  <Table.Td>
+                  <td>
                     <ActionIcon
                       variant="subtle"
                       size={44}
@@ -78,12 +73,12 @@ export function PricesPanel({ part, mayChange }: { part: Part; mayChange: boolea
                     >
                       <IconTrash size={18} />
                     </ActionIcon>
-                  </Table.Td>
+                  </td>
                 )}
-              </Table.Tr>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       )}
       {mayChange && <NotePrice part={part} onDone={told} />}
     </section>

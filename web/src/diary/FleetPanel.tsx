@@ -1,7 +1,7 @@
 import { dateOf, dayOf, daysInMonth } from '@katharos/core';
 import { type Need, needs, usualKeeping } from '@katharos/job';
 import { needWords, trendStateWords } from '@katharos/words';
-import { Button, NativeSelect, Skeleton, Table, Text } from '@mantine/core';
+import { Button, NativeSelect, Skeleton, Text } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { troubleOf } from '../data/api.ts';
@@ -81,40 +81,38 @@ export function FleetPanel() {
           ]}
         >
           {rows.map((row) => (
-            <Table.Tr key={row.jobId}>
-              <Table.Td>
+            <tr key={row.jobId}>
+              <td>
                 <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
                 <Text size="sm" c="dimmed">
                   {row.address}
                 </Text>
-              </Table.Td>
-              <Table.Td fw={row.need === 'nothing' ? 400 : 650}>{needWords[row.need]}</Table.Td>
-              <Table.Td>{row.dueOn ? reader.day(row.dueOn) : ''}</Table.Td>
-              <Table.Td ta="right">
+              </td>
+              <td className={row.need === 'nothing' ? '' : 'strong'}>{needWords[row.need]}</td>
+              <td>{row.dueOn ? reader.day(row.dueOn) : ''}</td>
+              <td className="right">
                 {row.rejection === null ? '' : reader.percent(row.rejection, 1)}
                 {row.readOn && (
                   <Text size="sm" c="dimmed">
                     {reader.day(row.readOn)}
                   </Text>
                 )}
-              </Table.Td>
+              </td>
               {(['saltPassage', 'flow'] as const).map((key) => {
                 const series = row.membrane?.[key];
                 return (
-                  <Table.Td key={key}>
+                  <td key={key}>
                     {series && series.state !== 'not-enough'
                       ? `${trendStateWords[series.state]}, ${reader.number(series.factorNow, 2)}`
                       : trendStateWords['not-enough']}
-                  </Table.Td>
+                  </td>
                 );
               })}
-              <Table.Td>{reader.day(row.since)}</Table.Td>
+              <td>{reader.day(row.since)}</td>
               {months > 0 && (
-                <Table.Td>
-                  {reader.day(dateOf(Math.round(dayOf(row.since)! + months * daysInMonth)))}
-                </Table.Td>
+                <td>{reader.day(dateOf(Math.round(dayOf(row.since)! + months * daysInMonth)))}</td>
               )}
-            </Table.Tr>
+            </tr>
           ))}
         </RowsTable>
       )}

@@ -1,4 +1,4 @@
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { today as todayHere } from '../data/today.ts';
 import { useReckoned } from '../data/useReckoned.ts';
 import { useReader } from '../ui/useReader.ts';
@@ -33,22 +33,20 @@ export function ForecastPanel() {
         {data.lines.map(({ name, count, held, firstOn }) => {
           const short = Math.max(count - (held ?? 0), 0);
           return (
-            <Table.Tr key={name}>
-              <Table.Td>
+            <tr key={name}>
+              <td>
                 {name}
                 {held === null && (
                   <Text size="sm" c="dimmed">
                     Not in the catalogue any more
                   </Text>
                 )}
-              </Table.Td>
-              <Table.Td ta="right">{reader.number(count, 0)}</Table.Td>
-              <Table.Td ta="right">{held === null ? '–' : reader.number(held, 0)}</Table.Td>
-              <Table.Td ta="right" fw={short > 0 ? 650 : 400}>
-                {reader.number(short, 0)}
-              </Table.Td>
-              <Table.Td>{reader.day(firstOn)}</Table.Td>
-            </Table.Tr>
+              </td>
+              <td className="right">{reader.number(count, 0)}</td>
+              <td className="right">{held === null ? '–' : reader.number(held, 0)}</td>
+              <td className={short > 0 ? 'right strong' : 'right'}>{reader.number(short, 0)}</td>
+              <td>{reader.day(firstOn)}</td>
+            </tr>
           );
         })}
       </RowsTable>

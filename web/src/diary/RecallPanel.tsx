@@ -1,5 +1,5 @@
 import type { RecallRow } from '@katharos/contract';
-import { Button, SimpleGrid, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import { Button, SimpleGrid, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { troubleOf } from '../data/api.ts';
@@ -87,31 +87,31 @@ function Recalled({ asked }: { asked: { part: string; batch: string } }) {
           left out; an empty batch was not noted.
         </Text>
         <WideTable minWidth={560} label="Households that have it, scrolls sideways">
-          <Table aria-label="Households that have it">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Household</Table.Th>
-                <Table.Th>Part</Table.Th>
-                <Table.Th>Batch</Table.Th>
-                <Table.Th>Put in</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <table aria-label="Households that have it" className="table">
+            <thead>
+              <tr>
+                <th>Household</th>
+                <th>Part</th>
+                <th>Batch</th>
+                <th>Put in</th>
+              </tr>
+            </thead>
+            <tbody>
               {rows.map((row, i) => (
-                <Table.Tr key={`${row.jobId}:${i}`}>
-                  <Table.Td>
+                <tr key={`${row.jobId}:${i}`}>
+                  <td>
                     <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
                     <Text size="sm" c="dimmed">
                       {[row.address, row.phone].filter(Boolean).join(' · ')}
                     </Text>
-                  </Table.Td>
-                  <Table.Td>{row.part}</Table.Td>
-                  <Table.Td>{row.batch}</Table.Td>
-                  <Table.Td>{reader.day(row.on)}</Table.Td>
-                </Table.Tr>
+                  </td>
+                  <td>{row.part}</td>
+                  <td>{row.batch}</td>
+                  <td>{reader.day(row.on)}</td>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
         <Button variant="default" size="md" mt="sm" onClick={() => window.print()}>
           Print a letter to each

@@ -1,7 +1,7 @@
 import type { KeptInstrument } from '@katharos/contract';
 import { calibrationState, instrumentSchema } from '@katharos/job';
 import { calibrationSentence, instrumentWords, saysAccuracy } from '@katharos/words';
-import { Button, Group, Skeleton, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Skeleton, Stack, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 import { Dialog } from '../ui/Dialog.tsx';
 import { troubleOf } from '../data/api.ts';
@@ -156,14 +156,14 @@ function Log({ instrument: { kind, name, calibrations } }: { instrument: KeptIns
       ]}
     >
       {calibrations.map(({ id, on, against, truth, shown, adjusted, by }) => (
-        <Table.Tr key={id}>
-          <Table.Td>{reader.when(on, 'date')}</Table.Td>
-          <Table.Td>{against}</Table.Td>
-          <Table.Td ta="right">{reader.say(reads, truth)}</Table.Td>
-          <Table.Td ta="right">{reader.say(reads, shown)}</Table.Td>
-          <Table.Td>{adjusted ? 'set right' : 'left as it was'}</Table.Td>
-          <Table.Td>{by}</Table.Td>
-        </Table.Tr>
+        <tr key={id}>
+          <td>{reader.when(on, 'date')}</td>
+          <td>{against}</td>
+          <td className="right">{reader.say(reads, truth)}</td>
+          <td className="right">{reader.say(reads, shown)}</td>
+          <td>{adjusted ? 'set right' : 'left as it was'}</td>
+          <td>{by}</td>
+        </tr>
       ))}
     </RowsTable>
   );

@@ -7,7 +7,6 @@ import {
   SimpleGrid,
   Skeleton,
   Stack,
-  Table,
   Text,
   TextInput,
   Title,
@@ -136,13 +135,13 @@ function PersonRow({ person: { id, name, email, role }, onDone }: RowProps) {
   const [remove] = useRemovePersonMutation();
   const [asks, setAsks] = useState(false);
   return (
-    <Table.Tr>
-      <Table.Td fw={650}>
+    <tr>
+      <td className="strong">
         {name}
         {id === me && <span className="quiet"> · you</span>}
-      </Table.Td>
-      <Table.Td>{email}</Table.Td>
-      <Table.Td>
+      </td>
+      <td>{email}</td>
+      <td>
         <NativeSelect
           aria-label={`Part of ${name}`}
           size="md"
@@ -152,8 +151,8 @@ function PersonRow({ person: { id, name, email, role }, onDone }: RowProps) {
             void change({ id, role: value as Role }).then(onDone)
           }
         />
-      </Table.Td>
-      <Table.Td>
+      </td>
+      <td>
         {asks ? (
           <Group gap="xs" wrap="nowrap">
             <Button size="sm" mih={44} color="red" onClick={() => void remove(id).then(onDone)}>
@@ -177,8 +176,8 @@ function PersonRow({ person: { id, name, email, role }, onDone }: RowProps) {
             {id !== me && <LostAccess id={id} name={name} onDone={onDone} />}
           </Group>
         )}
-      </Table.Td>
-    </Table.Tr>
+      </td>
+    </tr>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Button, Group, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useState } from 'react';
 import { z } from 'zod';
 import { vanLane } from '../data/line/deeds.ts';
@@ -93,28 +93,26 @@ export function CountByScan({ place, stock, parts }: HoldingsAt) {
         {counted.length > 0 && (
           <>
             <WideTable minWidth={320} label="Counted parts, scrolls sideways">
-              <Table aria-label="Counted now" verticalSpacing={2}>
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Counted now</Table.Th>
-                    <Table.Th ta="right">Counted</Table.Th>
-                    <Table.Th ta="right">Held until now</Table.Th>
-                    <Table.Th ta="right">Correct it</Table.Th>
-                  </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
+              <table aria-label="Counted now" className="table tight">
+                <thead>
+                  <tr>
+                    <th>Counted now</th>
+                    <th className="right">Counted</th>
+                    <th className="right">Held until now</th>
+                    <th className="right">Correct it</th>
+                  </tr>
+                </thead>
+                <tbody>
                   {counted.map(([partId, count]) => {
                     const part = parts.find(({ id }) => id === partId);
                     const name = part?.name ?? partId;
                     const to = (next: number) => set({ ...tally, [partId]: Math.max(next, 0) });
                     return (
-                      <Table.Tr key={partId}>
-                        <Table.Td>{name}</Table.Td>
-                        <Table.Td ta="right">{reader.pieces(count, unitOf(part))}</Table.Td>
-                        <Table.Td ta="right">
-                          {reader.pieces(heldOf(partId), unitOf(part))}
-                        </Table.Td>
-                        <Table.Td ta="right">
+                      <tr key={partId}>
+                        <td>{name}</td>
+                        <td className="right">{reader.pieces(count, unitOf(part))}</td>
+                        <td className="right">{reader.pieces(heldOf(partId), unitOf(part))}</td>
+                        <td className="right">
                           <Button
                             variant="subtle"
                             size="sm"
@@ -133,12 +131,12 @@ export function CountByScan({ place, stock, parts }: HoldingsAt) {
                           >
                             +
                           </Button>
-                        </Table.Td>
-                      </Table.Tr>
+                        </td>
+                      </tr>
                     );
                   })}
-                </Table.Tbody>
-              </Table>
+                </tbody>
+              </table>
             </WideTable>
             <Group>
               <Button size="md" onClick={() => void takeOver()}>

@@ -7,7 +7,6 @@ import {
   Group,
   NativeSelect,
   Skeleton,
-  Table,
   Text,
   Title,
 } from '@mantine/core';
@@ -210,7 +209,7 @@ function Picked({ lines, parts, van, store }: PickedProps) {
       <RowsTable
         label="Parts to load"
         minWidth={520}
-        verticalSpacing={4}
+        tight
         columns={[
           'Part',
           ...['To fetch', 'To buy', 'Work takes', 'Minimum', 'Held'].map((head) => ({
@@ -224,8 +223,8 @@ function Picked({ lines, parts, van, store }: PickedProps) {
           const amount = (quantity: number) =>
             quantity > 0 ? reader.pieces(quantity, unitOf(part)) : '–';
           return (
-            <Table.Tr key={partId}>
-              <Table.Td>
+            <tr key={partId}>
+              <td>
                 {fetch > 0 ? (
                   <Checkbox
                     size="md"
@@ -239,17 +238,15 @@ function Picked({ lines, parts, van, store }: PickedProps) {
                     {part?.name ?? partId}
                   </Text>
                 )}
-              </Table.Td>
-              <Table.Td ta="right" fw={650}>
-                {amount(fetch)}
-              </Table.Td>
-              <Table.Td ta="right">
+              </td>
+              <td className="right strong">{amount(fetch)}</td>
+              <td className="right">
                 {buy > 0 && <span className="mark warn">{amount(buy)}</span>}
-              </Table.Td>
-              <Table.Td ta="right">{amount(wanted)}</Table.Td>
-              <Table.Td ta="right">{amount(minimum)}</Table.Td>
-              <Table.Td ta="right">{amount(held)}</Table.Td>
-            </Table.Tr>
+              </td>
+              <td className="right">{amount(wanted)}</td>
+              <td className="right">{amount(minimum)}</td>
+              <td className="right">{amount(held)}</td>
+            </tr>
           );
         })}
       </RowsTable>

@@ -1,5 +1,5 @@
 import type { Part, StockPlace } from '@katharos/core';
-import { Button, Checkbox, Group, Table, Text, TextInput } from '@mantine/core';
+import { Button, Checkbox, Group, Text, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { troubleOf } from '../data/api.ts';
 import { vanLane } from '../data/line/deeds.ts';
@@ -65,22 +65,22 @@ export function StockTable({ place, stock, parts }: HoldingsAt) {
         </Text>
       ) : (
         <WideTable minWidth={420} label="Parts, scrolls sideways" className={styles.parts}>
-          <Table verticalSpacing={4} mt="sm">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Part</Table.Th>
-                <Table.Th ta="right" w={130}>
+          <table className="table tight" style={{ marginTop: 'var(--mantine-spacing-sm)' }}>
+            <thead>
+              <tr>
+                <th>Part</th>
+                <th className="right" style={{ width: 130 }}>
                   Held
-                </Table.Th>
-                <Table.Th ta="right" w={130}>
+                </th>
+                <th className="right" style={{ width: 130 }}>
                   Minimum
-                </Table.Th>
-                <Table.Th ta="right" w={90}>
+                </th>
+                <th className="right" style={{ width: 90 }}>
                   Elsewhere
-                </Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
               {shown.slice(0, isWhole ? undefined : firstShown).map((part) => (
                 <StockRow
                   key={part.id}
@@ -92,8 +92,8 @@ export function StockTable({ place, stock, parts }: HoldingsAt) {
                   onMove={() => setMoved(part)}
                 />
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       )}
       {!isWhole && shown.length > firstShown && (
@@ -141,8 +141,8 @@ function StockRow({ place, part, quantity, minimum, waits, onMove }: RowProps) {
     if (answer.error) notify({ message: troubleOf(answer.error).message, color: 'red' });
   };
   return (
-    <Table.Tr>
-      <Table.Td>
+    <tr>
+      <td>
         {part.name}
         {before !== null && (
           <Text component="span" size="sm" c="dimmed" ml="md" role="status">
@@ -161,8 +161,8 @@ function StockRow({ place, part, quantity, minimum, waits, onMove }: RowProps) {
             </Button>
           </Text>
         )}
-      </Table.Td>
-      <Table.Td>
+      </td>
+      <td>
         <MeasureInput
           aria-label={`Held: ${part.name}`}
           keptAs={part.id}
@@ -173,8 +173,8 @@ function StockRow({ place, part, quantity, minimum, waits, onMove }: RowProps) {
             if (next !== undefined) void save(next);
           }}
         />
-      </Table.Td>
-      <Table.Td>
+      </td>
+      <td>
         <MeasureInput
           aria-label={`Minimum: ${part.name}`}
           keptAs={`minimum:${part.id}`}
@@ -183,8 +183,8 @@ function StockRow({ place, part, quantity, minimum, waits, onMove }: RowProps) {
           wanted={wantedOf(part)}
           onCommit={(next) => void want(next ?? 0)}
         />
-      </Table.Td>
-      <Table.Td ta="right">
+      </td>
+      <td className="right">
         <Button
           variant="subtle"
           size="sm"
@@ -195,7 +195,7 @@ function StockRow({ place, part, quantity, minimum, waits, onMove }: RowProps) {
         >
           Move
         </Button>
-      </Table.Td>
-    </Table.Tr>
+      </td>
+    </tr>
   );
 }

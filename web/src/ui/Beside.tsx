@@ -1,4 +1,4 @@
-import { type ReactNode, useId, useRef, useState } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import styles from './Beside.module.css';
 
 interface Props {
@@ -19,9 +19,8 @@ interface Props {
  */
 export function Beside({ button, className, title, label, children }: Props) {
   const id = useId();
-  const box = useRef<HTMLDivElement>(null);
   const [isOpen, setOpen] = useState(false);
-  const close = () => box.current?.hidePopover();
+  const close = () => document.getElementById(id)?.hidePopover();
   return (
     <>
       <button
@@ -34,7 +33,6 @@ export function Beside({ button, className, title, label, children }: Props) {
         {button}
       </button>
       <div
-        ref={box}
         id={id}
         popover="auto"
         className={styles.box}

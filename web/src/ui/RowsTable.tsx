@@ -1,4 +1,3 @@
-import { Table, type TableProps } from '@mantine/core';
 import type { ReactNode } from 'react';
 import styles from './RowsTable.module.css';
 import { WideTable } from './WideTable.tsx';
@@ -6,13 +5,15 @@ import { WideTable } from './WideTable.tsx';
 /** What stands over a column, nothing over one of buttons; a figure stands to the right. */
 type Column = string | { head: string; right: true };
 
-interface Props extends TableProps {
+interface Props {
   /** What is in it, for whoever does not see it. */
   label: string;
   /** Below this it scrolls sideways, pixels; on a phone it does not. */
   minWidth: number;
   /** Ten at the most: so many names the style sheet knows. */
   columns: readonly Column[];
+  /** Rows close to each other. */
+  tight?: boolean;
   /** The rows, each with as many cells as there are columns; the first cell says whose row it is. */
   children: ReactNode;
 }
@@ -23,28 +24,28 @@ const headOf = (column: Column): string => (typeof column === 'string' ? column 
  * A table in which each row is somebody's or something's. On a phone the rows stand one under the other, each figure beside its
  * name: what is entered or read standing is never beside the screen.
  */
-export function RowsTable({ label, minWidth, columns, children, ...props }: Props) {
+export function RowsTable({ label, minWidth, columns, tight = false, children }: Props) {
   const names = Object.fromEntries(
     columns.map((column, i) => [`--column-${i + 1}`, JSON.stringify(headOf(column))]),
   );
   return (
     <WideTable minWidth={minWidth} label={`${label}, scrolls sideways`} className={styles.rows}>
-      <Table aria-label={label} {...props} style={names}>
-        <Table.Thead>
-          <Table.Tr>
+      <table aria-label={label} className={tight ? 'table tight' : 'table'} style={names}>
+        <thead>
+          <tr>
             {columns.map((column) =>
               column === '' ? (
-                <Table.Td key="" />
+                <td key="" />
               ) : (
-                <Table.Th key={headOf(column)} ta={typeof column === 'string' ? 'left' : 'right'}>
+                <th key={headOf(column)} className={typeof column === 'string' ? '' : 'right'}>
                   {headOf(column)}
-                </Table.Th>
+                </th>
               ),
             )}
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>{children}</Table.Tbody>
-      </Table>
+          </tr>
+        </thead>
+        <tbody>{children}</tbody>
+      </table>
     </WideTable>
   );
 }

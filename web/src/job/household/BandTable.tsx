@@ -1,7 +1,6 @@
 import type { LevelBand } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
 import { clockOf } from './clock.ts';
-import { Table } from '@mantine/core';
 
 /** The band of the tank's level as a table, every second hour. */
 export function BandTable({ band }: { band: readonly LevelBand[] }) {
@@ -9,28 +8,28 @@ export function BandTable({ band }: { band: readonly LevelBand[] }) {
   return (
     <details>
       <summary style={{ minHeight: 32, cursor: 'pointer' }}>The band as a table</summary>
-      <Table withRowBorders={false} style={{ maxWidth: 420 }}>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>At</Table.Th>
-            <Table.Th ta="right">One day in twenty below</Table.Th>
-            <Table.Th ta="right">Half the days</Table.Th>
-            <Table.Th ta="right">One in twenty above</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+      <table className="table bare" style={{ maxWidth: 420 }}>
+        <thead>
+          <tr>
+            <th>At</th>
+            <th className="right">One day in twenty below</th>
+            <th className="right">Half the days</th>
+            <th className="right">One in twenty above</th>
+          </tr>
+        </thead>
+        <tbody>
           {band
             .filter(({ minute }) => minute % 120 === 0 && minute < 1440)
             .map(({ minute, low, middle, high }) => (
-              <Table.Tr key={minute}>
-                <Table.Td>{clockOf(minute)}</Table.Td>
-                <Table.Td ta="right">{reader.say('volume', low)}</Table.Td>
-                <Table.Td ta="right">{reader.say('volume', middle)}</Table.Td>
-                <Table.Td ta="right">{reader.say('volume', high)}</Table.Td>
-              </Table.Tr>
+              <tr key={minute}>
+                <td>{clockOf(minute)}</td>
+                <td className="right">{reader.say('volume', low)}</td>
+                <td className="right">{reader.say('volume', middle)}</td>
+                <td className="right">{reader.say('volume', high)}</td>
+              </tr>
             ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
     </details>
   );
 }

@@ -3,7 +3,6 @@ import { useReader } from '../../ui/useReader.ts';
 import { clockOf } from './clock.ts';
 import { drawKindNames } from './drawKinds.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
-import { Table } from '@mantine/core';
 import { useState } from 'react';
 
 /** The hardest day draw by draw: what was asked, what came, who waited. */
@@ -18,30 +17,30 @@ export function DrawTable({ day, number }: { day: SimulatedDays; number: number 
       {/* A busy house draws hundreds of times; the rows are only made when somebody looks. */}
       {open && (
         <WideTable minWidth={420} label="Draws of the hardest day, scrolls sideways">
-          <Table verticalSpacing={4}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>At</Table.Th>
-                <Table.Th>What</Table.Th>
-                <Table.Th ta="right">Asked</Table.Th>
-                <Table.Th ta="right">Came</Table.Th>
-                <Table.Th ta="right">Waited</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <table className="table tight">
+            <thead>
+              <tr>
+                <th>At</th>
+                <th>What</th>
+                <th className="right">Asked</th>
+                <th className="right">Came</th>
+                <th className="right">Waited</th>
+              </tr>
+            </thead>
+            <tbody>
               {day.draws.map((draw, i) => (
-                <Table.Tr key={i}>
-                  <Table.Td>{clockOf(draw.minute)}</Table.Td>
-                  <Table.Td>{drawKindNames[draw.kind]}</Table.Td>
-                  <Table.Td ta="right">{reader.say('volume', draw.litres, 2)}</Table.Td>
-                  <Table.Td ta="right">{reader.say('volume', draw.servedL, 2)}</Table.Td>
-                  <Table.Td ta="right">
+                <tr key={i}>
+                  <td>{clockOf(draw.minute)}</td>
+                  <td>{drawKindNames[draw.kind]}</td>
+                  <td className="right">{reader.say('volume', draw.litres, 2)}</td>
+                  <td className="right">{reader.say('volume', draw.servedL, 2)}</td>
+                  <td className="right">
                     {draw.waitMin < 0.05 ? '' : `${reader.number(draw.waitMin, 1)} min`}
-                  </Table.Td>
-                </Table.Tr>
+                  </td>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       )}
     </details>

@@ -16,7 +16,7 @@ import { partsInWords } from '../open/designWords.ts';
 import { LampOffers } from './LampOffers.tsx';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
-import { Button, Group, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Text, Title } from '@mantine/core';
 import styles from './Alternatives.module.css';
 
 interface Props {
@@ -128,12 +128,12 @@ function Columns({
       className={styles.columns}
       style={{ '--designs': columns.length }}
     >
-      <Table verticalSpacing={6} layout="fixed">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Td w={170} />
+      <table className="table tight" style={{ tableLayout: 'fixed' }}>
+        <thead>
+          <tr>
+            <td style={{ width: 170 }} />
             {columns.map(({ key, head, remark, judged }) => (
-              <Table.Th key={key} scope="col" style={{ verticalAlign: 'top' }}>
+              <th key={key} scope="col" style={{ verticalAlign: 'top' }}>
                 {head}
                 <Text size="sm" fw={400}>
                   {partsInWords(judged.design)}
@@ -143,25 +143,23 @@ function Columns({
                     {remark}
                   </Text>
                 )}
-              </Table.Th>
+              </th>
             ))}
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+          </tr>
+        </thead>
+        <tbody>
           {comparedRows.map(([label, write]) => (
-            <Table.Tr key={label}>
-              <Table.Th scope="row" fw={500}>
-                {label}
-              </Table.Th>
+            <tr key={label}>
+              <th scope="row">{label}</th>
               {columns.map(({ key, judged }) => (
-                <Table.Td key={key}>{write({ judged, reader })}</Table.Td>
+                <td key={key}>{write({ judged, reader })}</td>
               ))}
-            </Table.Tr>
+            </tr>
           ))}
-          <Table.Tr>
-            <Table.Td />
+          <tr>
+            <td />
             {columns.map(({ key, head, judged, onRemove }) => (
-              <Table.Td key={key} data-testid={`choose-${key}`}>
+              <td key={key} data-testid={`choose-${key}`}>
                 {saysTheSame(judged.design, current) ? (
                   <Text size="sm" fw={600} lh="36px">
                     In use above
@@ -192,11 +190,11 @@ function Columns({
                     )}
                   </Group>
                 )}
-              </Table.Td>
+              </td>
             ))}
-          </Table.Tr>
-        </Table.Tbody>
-      </Table>
+          </tr>
+        </tbody>
+      </table>
     </WideTable>
   );
 }

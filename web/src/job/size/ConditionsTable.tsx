@@ -9,7 +9,7 @@ import {
 } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 
 const rows: [label: string, write: (a: Assessment, reader: Reader) => string][] = [
@@ -56,39 +56,37 @@ export function ConditionsTable({ design, brief }: { design: SystemDesign; brief
         Five conditions
       </Title>
       <WideTable minWidth={640} label="Five conditions, scrolls sideways">
-        <Table verticalSpacing={5}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>
+        <table className="table tight">
+          <thead>
+            <tr>
+              <th>
                 <Text size="sm" c="dimmed">
                   New unless said
                 </Text>
-              </Table.Th>
+              </th>
               {conditionKeys.map((key) => (
-                <Table.Th key={key} ta="right" style={{ minWidth: 120 }}>
+                <th key={key} className="right" style={{ minWidth: 120 }}>
                   {heads[key]}
-                </Table.Th>
+                </th>
               ))}
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+            </tr>
+          </thead>
+          <tbody>
             {rows.map(([label, write]) => (
-              <Table.Tr key={label}>
-                <Table.Th scope="row" fw={500}>
-                  {label}
-                </Table.Th>
+              <tr key={label}>
+                <th scope="row">{label}</th>
                 {conditionKeys.map((key) => {
                   const outcome = conditions[key];
                   return (
-                    <Table.Td key={key} ta="right" data-testid={`${key}-${label}`}>
+                    <td key={key} data-testid={`${key}-${label}`} className="right">
                       {outcome.ok ? write(outcome.value, reader) : '–'}
-                    </Table.Td>
+                    </td>
                   );
                 })}
-              </Table.Tr>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       </WideTable>
       {conditionKeys.map((key) => {
         const outcome = conditions[key];

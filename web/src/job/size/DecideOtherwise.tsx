@@ -12,7 +12,7 @@ import { RowsTable } from '../../ui/RowsTable.tsx';
 import { useSizing } from '../open/sizingContext.ts';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
 import { useComputed } from '../../workers/useComputed.ts';
-import { Button, Group, Radio, Skeleton, Stack, Table, Text, Textarea } from '@mantine/core';
+import { Button, Group, Radio, Skeleton, Stack, Text, Textarea } from '@mantine/core';
 import { useHalfTyped } from '../../ui/typed/halfTyped.ts';
 import { textFault } from '../../ui/typed/NoteField.tsx';
 import { useMemo, useState } from 'react';
@@ -78,21 +78,21 @@ export function DecideOtherwise({ topic, design, brief, onClose }: Props) {
           <RowsTable
             minWidth={620}
             label="What each leads to"
-            verticalSpacing={6}
+            tight
             columns={['Choice', ...consequences.map((head) => ({ head, right: true }) as const)]}
           >
             {options.map((option, i) => (
-              <Table.Tr key={option.key}>
-                <Table.Td>
+              <tr key={option.key}>
+                <td>
                   <Radio
                     className={styles.way}
                     value={option.key}
                     label={`${optionWords(topic, option, reader)}${option.inUse ? ' (in use)' : ''}`}
                   />
                   {judged && <Shortfalls judged={judged[i]!} />}
-                </Table.Td>
+                </td>
                 <Consequence judged={judged?.[i]} />
-              </Table.Tr>
+              </tr>
             ))}
           </RowsTable>
         </Radio.Group>
@@ -124,21 +124,19 @@ function Consequence({ judged }: { judged: JudgedDesign | undefined }) {
   const reader = useReader();
   if (!judged) {
     return (
-      <Table.Td colSpan={consequences.length}>
+      <td colSpan={consequences.length}>
         <Skeleton height={18} />
-      </Table.Td>
+      </td>
     );
   }
   const { today, worst, fiveYearCost } = judged;
   return (
     <>
-      <Table.Td ta="right">
-        {worst ? reader.say('dailyVolume', worst.productionLPerDay) : '–'}
-      </Table.Td>
-      <Table.Td ta="right">{today ? reader.say('tds', today.productTdsMgL) : '–'}</Table.Td>
-      <Table.Td ta="right">{today ? reader.number(today.drainLPerProductL, 1) : '–'}</Table.Td>
-      <Table.Td ta="right">{worst ? `${reader.number(worst.secondsPerGlass, 0)} s` : '–'}</Table.Td>
-      <Table.Td ta="right">{reader.money(fiveYearCost)}</Table.Td>
+      <td className="right">{worst ? reader.say('dailyVolume', worst.productionLPerDay) : '–'}</td>
+      <td className="right">{today ? reader.say('tds', today.productTdsMgL) : '–'}</td>
+      <td className="right">{today ? reader.number(today.drainLPerProductL, 1) : '–'}</td>
+      <td className="right">{worst ? `${reader.number(worst.secondsPerGlass, 0)} s` : '–'}</td>
+      <td className="right">{reader.money(fiveYearCost)}</td>
     </>
   );
 }

@@ -10,7 +10,7 @@ import { useReader } from '../../ui/useReader.ts';
 import { RowsTable } from '../../ui/RowsTable.tsx';
 import { criterionWords, writeCriterion } from './criteria.ts';
 import { MeasureInput } from '../../ui/typed/MeasureInput.tsx';
-import { Slider, Table } from '@mantine/core';
+import { Slider } from '@mantine/core';
 import { useState } from 'react';
 
 interface Props {
@@ -54,27 +54,30 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
       label="Weights and limits"
       minWidth={640}
       columns={['What', 'From – to', 'How much it matters', 'Limit']}
-      verticalSpacing="xs"
-      mb="md"
     >
       {criterionKeys.map((key) => {
         const { label, hint, unit, factor } = criterionWords[key];
         const limit = priorities.limits[key];
         const most = criterionSenses[key].more ? 'At least' : 'At most';
         return (
-          <Table.Tr key={key}>
-            <Table.Td title={hint}>{label}</Table.Td>
-            <Table.Td style={{ whiteSpace: 'nowrap' }}>
+          <tr key={key}>
+            <td title={hint}>{label}</td>
+            <td className="whole">
               {spanOf(key)} {unit(system, currency)}
-            </Table.Td>
-            <Table.Td px="lg" pb="lg">
+            </td>
+            <td
+              style={{
+                paddingInline: 'var(--mantine-spacing-lg)',
+                paddingBottom: 'var(--mantine-spacing-lg)',
+              }}
+            >
               <Weight
                 label={label}
                 value={priorities.weights[key] ?? 0}
                 onChange={(weight) => setWeight(key, weight)}
               />
-            </Table.Td>
-            <Table.Td>
+            </td>
+            <td>
               <MeasureInput
                 aria-label={`${most}: ${label}`}
                 placeholder={reader.within(most)}
@@ -91,8 +94,8 @@ export function PriorityTable({ tradeOffs, priorities, onChange }: Props) {
                   setLimit(key, value === undefined ? undefined : value / factor(system))
                 }
               />
-            </Table.Td>
-          </Table.Tr>
+            </td>
+          </tr>
         );
       })}
     </RowsTable>

@@ -8,7 +8,7 @@ import {
 } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import {
   CartesianGrid,
@@ -94,28 +94,28 @@ export function RecoveryChart({
       </div>
       <details>
         <summary style={{ minHeight: 32, cursor: 'pointer' }}>As a table</summary>
-        <Table withRowBorders={false} style={{ maxWidth: 620 }}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th ta="right">Restrictor, mL/min</Table.Th>
-              <Table.Th ta="right">Recovery</Table.Th>
-              <Table.Th ta="right">Product TDS, {unit.symbol}</Table.Th>
-              <Table.Th ta="right">Saturation index</Table.Th>
-              <Table.Th ta="right">To drain for 1</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+        <table className="table bare" style={{ maxWidth: 620 }}>
+          <thead>
+            <tr>
+              <th className="right">Restrictor, mL/min</th>
+              <th className="right">Recovery</th>
+              <th className="right">Product TDS, {unit.symbol}</th>
+              <th className="right">Saturation index</th>
+              <th className="right">To drain for 1</th>
+            </tr>
+          </thead>
+          <tbody>
             {points.map((point) => (
-              <Table.Tr key={point.flow}>
-                <Table.Td ta="right">{reader.number(point.flow, 0)}</Table.Td>
-                <Table.Td ta="right">{reader.percent(point.recovery / 100)}</Table.Td>
-                <Table.Td ta="right">{reader.number(point.tds, 1)}</Table.Td>
-                <Table.Td ta="right">{reader.number(point.lsi, 1)}</Table.Td>
-                <Table.Td ta="right">{reader.number(point.drain, 1)}</Table.Td>
-              </Table.Tr>
+              <tr key={point.flow}>
+                <td className="right">{reader.number(point.flow, 0)}</td>
+                <td className="right">{reader.percent(point.recovery / 100)}</td>
+                <td className="right">{reader.number(point.tds, 1)}</td>
+                <td className="right">{reader.number(point.lsi, 1)}</td>
+                <td className="right">{reader.number(point.drain, 1)}</td>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       </details>
     </section>
   );

@@ -2,7 +2,7 @@ import type { JobBrief } from '@katharos/job';
 import { assess, type SystemDesign, unitOf, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import {
   CartesianGrid,
@@ -92,22 +92,22 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
       </div>
       <details>
         <summary style={{ minHeight: 32, cursor: 'pointer' }}>As a table</summary>
-        <Table withRowBorders={false} style={{ maxWidth: 360 }}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Water, {degree.symbol}</Table.Th>
-              <Table.Th ta="right">Production, {volume.symbol}</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+        <table className="table bare" style={{ maxWidth: 360 }}>
+          <thead>
+            <tr>
+              <th>Water, {degree.symbol}</th>
+              <th className="right">Production, {volume.symbol}</th>
+            </tr>
+          </thead>
+          <tbody>
             {points.map((point) => (
-              <Table.Tr key={point.temperature}>
-                <Table.Td>{reader.number(point.temperature, 0)}</Table.Td>
-                <Table.Td ta="right">{reader.number(point.production, 1)}</Table.Td>
-              </Table.Tr>
+              <tr key={point.temperature}>
+                <td>{reader.number(point.temperature, 0)}</td>
+                <td className="right">{reader.number(point.production, 1)}</td>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       </details>
     </section>
   );

@@ -18,7 +18,7 @@ import { partsInWords } from '../open/designWords.ts';
 import { PriorityTable } from './PriorityTable.tsx';
 import { TradeOffChart } from './TradeOffChart.tsx';
 import { useChosenSystem } from '../open/useChosenSystem.ts';
-import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { useMemo, useState } from 'react';
 
 interface Props {
@@ -75,22 +75,22 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
         </Tone>
       ) : (
         <WideTable minWidth={880} label="Designs in this order, scrolls sideways">
-          <Table verticalSpacing={6} data-testid="weighed">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>In this order</Table.Th>
+          <table data-testid="weighed" className="table tight">
+            <thead>
+              <tr>
+                <th>In this order</th>
                 {criterionKeys.map((key) => (
-                  <Table.Th key={key} ta="right">
+                  <th key={key} className="right">
                     {criterionWords[key].label}, {criterionWords[key].unit(system, currency)}
-                  </Table.Th>
+                  </th>
                 ))}
-                <Table.Td />
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+                <td />
+              </tr>
+            </thead>
+            <tbody>
               {[...shown, ...steered.slice(0, listed)].map((one) => (
-                <Table.Tr key={partsKey(one)} data-picked={one === picked}>
-                  <Table.Td style={{ minWidth: 220 }}>
+                <tr key={partsKey(one)} data-picked={one === picked}>
+                  <td style={{ minWidth: 220 }}>
                     <Text size="sm" fw={one === picked ? 700 : 500}>
                       {partsInWords(one.design)}
                     </Text>
@@ -99,13 +99,13 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
                         {one.shortfalls.map((shortfall) => shortfallWords[shortfall]).join('; ')}
                       </Text>
                     )}
-                  </Table.Td>
+                  </td>
                   {criterionKeys.map((key) => (
-                    <Table.Td key={key} ta="right">
+                    <td key={key} className="right">
                       {writeCriterion(key, one.criteria[key], reader)}
-                    </Table.Td>
+                    </td>
                   ))}
-                  <Table.Td>
+                  <td>
                     {saysTheSame(one.design, current) ? (
                       <Text size="sm" fw={600}>
                         In use
@@ -131,11 +131,11 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
                         </Button>
                       </Stack>
                     )}
-                  </Table.Td>
-                </Table.Tr>
+                  </td>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       )}
       {steered.length > listed && (

@@ -9,7 +9,7 @@ import {
 import { drawKindNames } from '../household/drawKinds.ts';
 import { chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 import { Layer, Rectangle, ResponsiveContainer, Sankey, Tooltip } from 'recharts';
 
@@ -74,18 +74,16 @@ export function YearChart({ brief, today }: { brief: JobBrief; today: Assessment
       </div>
       <details>
         <summary style={{ minHeight: 32, cursor: 'pointer' }}>As a table</summary>
-        <Table withRowBorders={false} style={{ maxWidth: 360 }}>
-          <Table.Tbody>
+        <table className="table bare" style={{ maxWidth: 360 }}>
+          <tbody>
             {rows.map(([label, m3]) => (
-              <Table.Tr key={label}>
-                <Table.Th scope="row" fw={500}>
-                  {label}
-                </Table.Th>
-                <Table.Td ta="right">{write(m3)}</Table.Td>
-              </Table.Tr>
+              <tr key={label}>
+                <th scope="row">{label}</th>
+                <td className="right">{write(m3)}</td>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       </details>
     </section>
   );

@@ -3,7 +3,7 @@ import { useReader } from '../../ui/useReader.ts';
 import { troubleSentence } from '@katharos/words';
 import { type Analyte, analytes, analyteUnit } from '@katharos/core';
 import { WideTable } from '../../ui/WideTable.tsx';
-import { NativeSelect, Table, Text, TextInput } from '@mantine/core';
+import { NativeSelect, Text, TextInput } from '@mantine/core';
 
 interface Props {
   rows: readonly ReportRow[];
@@ -22,29 +22,29 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
   const reader = useReader();
   return (
     <WideTable minWidth={640} label="Lines of the report, scrolls sideways">
-      <Table verticalSpacing={4}>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>Report says</Table.Th>
-            <Table.Th ta="right">Figure</Table.Th>
-            <Table.Th>Unit</Table.Th>
-            <Table.Th>Taken for</Table.Th>
-            <Table.Th ta="right">Counts as</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+      <table className="table tight">
+        <thead>
+          <tr>
+            <th>Report says</th>
+            <th className="right">Figure</th>
+            <th>Unit</th>
+            <th>Taken for</th>
+            <th className="right">Counts as</th>
+          </tr>
+        </thead>
+        <tbody>
           {rows.map((row) => (
-            <Table.Tr key={row.line} data-testid={`line-${row.line}`}>
-              <Table.Td>
+            <tr key={row.line} data-testid={`line-${row.line}`}>
+              <td>
                 {row.name || '(no name)'}
                 {row.trouble && (
                   <Text size="xs" c="dimmed">
                     {troubleSentence(row, reader)}
                   </Text>
                 )}
-              </Table.Td>
-              <Table.Td ta="right">{row.given}</Table.Td>
-              <Table.Td>
+              </td>
+              <td className="right">{row.given}</td>
+              <td>
                 <TextInput
                   size="xs"
                   w={110}
@@ -59,8 +59,8 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
                     if (event.key === 'Enter') event.currentTarget.blur();
                   }}
                 />
-              </Table.Td>
-              <Table.Td>
+              </td>
+              <td>
                 <NativeSelect
                   size="xs"
                   aria-label={`${row.name} is taken for`}
@@ -72,16 +72,16 @@ export function LaboratoryTable({ rows, onChoose }: Props) {
                     })
                   }
                 />
-              </Table.Td>
-              <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+              </td>
+              <td className="right whole">
                 {row.amount === null || !row.analyte
                   ? '–'
                   : `${row.below ? 'up to ' : ''}${reader.number(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
-              </Table.Td>
-            </Table.Tr>
+              </td>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
     </WideTable>
   );
 }

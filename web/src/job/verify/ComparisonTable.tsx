@@ -1,7 +1,6 @@
 import type { Comparison, Verdict } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
-import { Table } from '@mantine/core';
 
 /** Measured beside expected, figure by figure, with how far apart they are. */
 export function ComparisonTable({ verdict }: { verdict: Verdict }) {
@@ -22,44 +21,42 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
   ];
   return (
     <WideTable minWidth={480} label="Comparison, scrolls sideways">
-      <Table aria-label="Measured beside expected">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>Figure</Table.Th>
-            <Table.Th ta="right">Measured</Table.Th>
-            <Table.Th ta="right">Expected</Table.Th>
-            <Table.Th ta="right">Band</Table.Th>
-            <Table.Th>Within the band</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+      <table aria-label="Measured beside expected" className="table">
+        <thead>
+          <tr>
+            <th>Figure</th>
+            <th className="right">Measured</th>
+            <th className="right">Expected</th>
+            <th className="right">Band</th>
+            <th>Within the band</th>
+          </tr>
+        </thead>
+        <tbody>
           {rows.map(([label, comparison, write]) => (
-            <Table.Tr key={label}>
-              <Table.Td>{label}</Table.Td>
+            <tr key={label}>
+              <td>{label}</td>
               {comparison ? (
                 <>
-                  <Table.Td ta="right" fw={650}>
-                    {write(comparison.measured)}
-                  </Table.Td>
-                  <Table.Td ta="right">{write(comparison.expected)}</Table.Td>
-                  <Table.Td ta="right">± {write(comparison.band)}</Table.Td>
-                  <Table.Td>
+                  <td className="right strong">{write(comparison.measured)}</td>
+                  <td className="right">{write(comparison.expected)}</td>
+                  <td className="right">± {write(comparison.band)}</td>
+                  <td>
                     {Math.abs(comparison.sigmas) <= 2
                       ? 'yes'
                       : comparison.sigmas > 0
                         ? 'above'
                         : 'below'}
-                  </Table.Td>
+                  </td>
                 </>
               ) : (
-                <Table.Td colSpan={4} c="dimmed">
+                <td colSpan={4} className="quiet">
                   not taken
-                </Table.Td>
+                </td>
               )}
-            </Table.Tr>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
     </WideTable>
   );
 }

@@ -8,7 +8,7 @@ import {
   shortCause,
   standsOut,
 } from '@katharos/words';
-import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { WideTable } from '../../ui/WideTable.tsx';
@@ -130,36 +130,34 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
   const stories = leadingStories(diagnosis);
   return (
     <WideTable minWidth={560} label="Readings beside the causes, scrolls sideways">
-      <Table aria-label="Readings beside the causes">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>Reading</Table.Th>
-            <Table.Th ta="right">Read</Table.Th>
-            <Table.Th ta="right">Sound, nine in ten</Table.Th>
+      <table aria-label="Readings beside the causes" className="table">
+        <thead>
+          <tr>
+            <th>Reading</th>
+            <th className="right">Read</th>
+            <th className="right">Sound, nine in ten</th>
             {stories.map(({ faults }) => (
-              <Table.Th key={faults.join()} ta="right" maw={180}>
+              <th key={faults.join()} className="right" style={{ maxWidth: 180 }}>
                 If: {shortCause(faults, reader)}
-              </Table.Th>
+              </th>
             ))}
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+          </tr>
+        </thead>
+        <tbody>
           {examination.given.map(({ code, seen }) => (
-            <Table.Tr key={code}>
-              <Table.Td>{readingLabel(code)}</Table.Td>
-              <Table.Td ta="right" fw={650}>
-                {sayReading(code, seen, reader)}
-              </Table.Td>
-              <Table.Td ta="right">{saySound(code, expected, reader)}</Table.Td>
+            <tr key={code}>
+              <td>{readingLabel(code)}</td>
+              <td className="right strong">{sayReading(code, seen, reader)}</td>
+              <td className="right">{saySound(code, expected, reader)}</td>
               {stories.map(({ faults, readings }) => (
-                <Table.Td key={faults.join()} ta="right">
+                <td key={faults.join()} className="right">
                   {sayReading(code, readings[code] ?? null, reader)}
-                </Table.Td>
+                </td>
               ))}
-            </Table.Tr>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
     </WideTable>
   );
 }

@@ -1,7 +1,7 @@
 import { dateOf, dayOf, daysInMonth } from '@katharos/core';
 import type { Kept } from '@katharos/job';
 import { dueReasonWords, servicedName, visitSentence } from '@katharos/words';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { memo } from 'react';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
@@ -60,34 +60,34 @@ export const DuePanel = memo(function DuePanel({
         ]}
       >
         {dues.map((due) => (
-          <Table.Tr key={due.id} data-due={due.id}>
-            <Table.Td>
+          <tr key={due.id} data-due={due.id}>
+            <td>
               {servicedName(due, dues)}
               {due.part && (
                 <Text size="sm" c="dimmed">
                   {due.part.name}
                 </Text>
               )}
-            </Table.Td>
-            <Table.Td fw={650}>
+            </td>
+            <td className="strong">
               {reader.day(dateOf(due.on))}
               {due.on < now && (
                 <Text size="sm" c="var(--k-bad)">
                   overdue
                 </Text>
               )}
-            </Table.Td>
-            <Table.Td>{dueReasonWords[due.because]}</Table.Td>
-            <Table.Td>
+            </td>
+            <td>{dueReasonWords[due.because]}</td>
+            <td>
               {due.others
                 .map(({ because, on }) => `${dueReasonWords[because]} ${reader.day(dateOf(on))}`)
                 .join('; ')}
-            </Table.Td>
-            <Table.Td>{reader.day(dateOf(due.since))}</Table.Td>
+            </td>
+            <td>{reader.day(dateOf(due.since))}</td>
             {warrantyMonths > 0 && (
-              <Table.Td>{due.part && reader.day(warrantyEnds(due, warrantyMonths))}</Table.Td>
+              <td>{due.part && reader.day(warrantyEnds(due, warrantyMonths))}</td>
             )}
-          </Table.Tr>
+          </tr>
         ))}
       </RowsTable>
     </section>

@@ -6,7 +6,6 @@ import {
   type TrendPicture,
 } from '@katharos/core';
 import { seriesNames } from '@katharos/words';
-import { Table } from '@mantine/core';
 import {
   Area,
   CartesianGrid,
@@ -129,30 +128,30 @@ export function SeriesChart({ series, events, name }: Props) {
       <details>
         <summary style={{ minHeight: 44, alignContent: 'center' }}>{label} as a table</summary>
         <WideTable minWidth={560} label={`${label} by visit, scrolls sideways`}>
-          <Table aria-label={`${label} by visit`}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Visit</Table.Th>
-                <Table.Th ta="right">Times its start</Table.Th>
-                <Table.Th ta="right">Between</Table.Th>
-                <Table.Th ta="right">As read alone</Table.Th>
-                <Table.Th>Changed then</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <table aria-label={`${label} by visit`} className="table">
+            <thead>
+              <tr>
+                <th>Visit</th>
+                <th className="right">Times its start</th>
+                <th className="right">Between</th>
+                <th className="right">As read alone</th>
+                <th>Changed then</th>
+              </tr>
+            </thead>
+            <tbody>
               {series.visits.map(({ date: on, factor, low, high, raw: alone }) => (
-                <Table.Tr key={on}>
-                  <Table.Td>{reader.day(on)}</Table.Td>
-                  <Table.Td ta="right">{reader.number(factor, 2)}</Table.Td>
-                  <Table.Td ta="right">
+                <tr key={on}>
+                  <td>{reader.day(on)}</td>
+                  <td className="right">{reader.number(factor, 2)}</td>
+                  <td className="right">
                     {reader.number(low, 2)} – {reader.number(high, 2)}
-                  </Table.Td>
-                  <Table.Td ta="right">{alone === null ? '' : reader.number(alone, 2)}</Table.Td>
-                  <Table.Td>{changedOn(on).join(', ')}</Table.Td>
-                </Table.Tr>
+                  </td>
+                  <td className="right">{alone === null ? '' : reader.number(alone, 2)}</td>
+                  <td>{changedOn(on).join(', ')}</td>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       </details>
     </>

@@ -1,6 +1,6 @@
 import type { Expectation, SeriesTrend } from '@katharos/core';
 import { prefilterSentence, seriesNames, trendSentence } from '@katharos/words';
-import { Skeleton, Table, Text, Title } from '@mantine/core';
+import { Skeleton, Text, Title } from '@mantine/core';
 import { memo } from 'react';
 import { late } from '../../../ui/late.tsx';
 import { Tone, type ToneKind } from '../../../ui/Tone.tsx';
@@ -66,26 +66,26 @@ function Expectations({ of, list }: { of: 'saltPassage' | 'flow'; list: Expectat
       <summary style={{ minHeight: 44, alignContent: 'center' }}>
         {seriesNames[of]}: how the limit’s month was expected, visit by visit
       </summary>
-      <Table aria-label={`${seriesNames[of]}: the limit’s month by visit`}>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>After the visit on</Table.Th>
-            <Table.Th>Expected</Table.Th>
-            <Table.Th>Four in five between</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+      <table aria-label={`${seriesNames[of]}: the limit’s month by visit`} className="table">
+        <thead>
+          <tr>
+            <th>After the visit on</th>
+            <th>Expected</th>
+            <th>Four in five between</th>
+          </tr>
+        </thead>
+        <tbody>
           {list.map(({ date, dueFrom, dueOn, dueTo }) => (
-            <Table.Tr key={date}>
-              <Table.Td>{reader.day(date)}</Table.Td>
-              <Table.Td>{month(dueOn)}</Table.Td>
-              <Table.Td>
+            <tr key={date}>
+              <td>{reader.day(date)}</td>
+              <td>{month(dueOn)}</td>
+              <td>
                 {month(dueFrom)} – {month(dueTo)}
-              </Table.Td>
-            </Table.Tr>
+              </td>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
+        </tbody>
+      </table>
     </details>
   );
 }

@@ -4,7 +4,7 @@ import { useJob } from '../../open/useJob.ts';
 import { useReader } from '../../../ui/useReader.ts';
 import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { LengthInput } from './LengthInput.tsx';
-import { Button, Group, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Text, Title } from '@mantine/core';
 
 const columns = [
   ['x', 'from the left'],
@@ -49,14 +49,14 @@ export function ObstacleTable({
       <RowsTable
         label="What is in the way"
         minWidth={700}
-        verticalSpacing={4}
+        tight
         columns={['What', ...columns.map(([, label]) => label), '']}
       >
         {obstacles.map((obstacle, i) => (
-          <Table.Tr key={obstacle.id}>
-            <Table.Td>{bodyName(obstacle.id)}</Table.Td>
+          <tr key={obstacle.id}>
+            <td>{bodyName(obstacle.id)}</td>
             {columns.map(([key, label]) => (
-              <Table.Td key={key}>
+              <td key={key}>
                 <LengthInput
                   aria-label={`${bodyName(obstacle.id)} ${label}`}
                   keptAs={`${obstacle.id}-${key}`}
@@ -69,9 +69,9 @@ export function ObstacleTable({
                     set(obstacles.map((one, k) => (k === i ? { ...one, [key]: metres } : one)))
                   }
                 />
-              </Table.Td>
+              </td>
             ))}
-            <Table.Td>
+            <td>
               <Button
                 variant="subtle"
                 aria-label={`Take out: ${bodyName(obstacle.id)}`}
@@ -79,8 +79,8 @@ export function ObstacleTable({
               >
                 Take out
               </Button>
-            </Table.Td>
-          </Table.Tr>
+            </td>
+          </tr>
         ))}
       </RowsTable>
       <Group mt="xs">

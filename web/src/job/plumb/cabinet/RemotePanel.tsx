@@ -21,7 +21,7 @@ import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { LengthInput } from './LengthInput.tsx';
 import { RemotePicture } from './RemotePicture.tsx';
 import { usePlaces } from './usePlaces.ts';
-import { Button, Group, NativeSelect, SimpleGrid, Table, Text } from '@mantine/core';
+import { Button, Group, NativeSelect, SimpleGrid, Text } from '@mantine/core';
 import { useMemo } from 'react';
 
 /** A unit elsewhere: the way of its lines, and what that does to the tap. */
@@ -125,32 +125,36 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
   return (
     <>
       <WideTable minWidth={620} label="What the line does to the tap, scrolls sideways">
-        <Table verticalSpacing={6} mt="sm" aria-label="What the line does to the tap">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Product line</Table.Th>
-              <Table.Th ta="right">A glass</Table.Th>
-              <Table.Th ta="right">Usable from the tank</Table.Th>
-              <Table.Th ta="right">Stands in the line</Table.Th>
-              <Table.Td />
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
+        <table
+          aria-label="What the line does to the tap"
+          className="table tight"
+          style={{ marginTop: 'var(--mantine-spacing-sm)' }}
+        >
+          <thead>
+            <tr>
+              <th>Product line</th>
+              <th className="right">A glass</th>
+              <th className="right">Usable from the tank</th>
+              <th className="right">Stands in the line</th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
             {current && (
-              <Table.Tr>
-                <Table.Td>As reckoned now: {reader.say('length', design.line.lengthM)}</Table.Td>
+              <tr>
+                <td>As reckoned now: {reader.say('length', design.line.lengthM)}</td>
                 <Cells effect={current} tank={design.tank !== null} />
-                <Table.Td />
-              </Table.Tr>
+                <td />
+              </tr>
             )}
             {solved.there.map((effect) => (
-              <Table.Tr key={effect.size}>
-                <Table.Td>
+              <tr key={effect.size}>
+                <td>
                   {effect.size}, {reader.say('length', remote.lengthM)},{' '}
                   {reader.say('length', remote.riseM)} up
-                </Table.Td>
+                </td>
                 <Cells effect={effect} tank={design.tank !== null} />
-                <Table.Td>
+                <td>
                   {isReckoned(effect) ? (
                     <Text size="sm">in use</Text>
                   ) : (
@@ -163,11 +167,11 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
                       Reckon with it
                     </Button>
                   )}
-                </Table.Td>
-              </Table.Tr>
+                </td>
+              </tr>
             ))}
-          </Table.Tbody>
-        </Table>
+          </tbody>
+        </table>
       </WideTable>
       {!solved.there.some(isReckoned) && (
         <Group mt="xs">
@@ -214,11 +218,11 @@ function Cells({ effect, tank }: { effect: LineEffect; tank: boolean }) {
   const reader = useReader();
   return (
     <>
-      <Table.Td ta="right">{reader.number(effect.secondsPerGlass, 1)} s</Table.Td>
-      <Table.Td ta="right">{tank ? reader.say('volume', effect.usableVolumeL, 1) : '–'}</Table.Td>
-      <Table.Td ta="right">
+      <td className="right">{reader.number(effect.secondsPerGlass, 1)} s</td>
+      <td className="right">{tank ? reader.say('volume', effect.usableVolumeL, 1) : '–'}</td>
+      <td className="right">
         {reader.say('volume', effect.standingL, 2)}, {reader.number(effect.standingSeconds, 0)} s
-      </Table.Td>
+      </td>
     </>
   );
 }

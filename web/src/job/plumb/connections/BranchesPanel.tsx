@@ -12,7 +12,7 @@ import {
 import { useReader } from '../../../ui/useReader.ts';
 import { WideTable } from '../../../ui/WideTable.tsx';
 import { Remarks } from './Remarks.tsx';
-import { Table, Text, Title } from '@mantine/core';
+import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
 
 /** A share of the tank, and what each branch sees from it. */
@@ -54,37 +54,37 @@ export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: 
       )}
       {seen && (
         <WideTable minWidth={640} label="Branches, scrolls sideways">
-          <Table verticalSpacing={6}>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Worst case</Table.Th>
-                <Table.Th ta="right">Wants</Table.Th>
-                <Table.Th ta="right">Full tank, alone</Table.Th>
-                <Table.Th ta="right">Half drawn, alone</Table.Th>
-                <Table.Th ta="right">Half drawn, all at once with the tap open</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <table className="table tight">
+            <thead>
+              <tr>
+                <th>Worst case</th>
+                <th className="right">Wants</th>
+                <th className="right">Full tank, alone</th>
+                <th className="right">Half drawn, alone</th>
+                <th className="right">Half drawn, all at once with the tap open</th>
+              </tr>
+            </thead>
+            <tbody>
               {system.branches.map((branch, i) => {
                 const [full, half] = [seen.full[i]!, seen.half[i]!];
                 const enough = (value: number) =>
                   value >= branch.neededBar ? undefined : 'mark warn';
                 return (
-                  <Table.Tr key={branch.kind}>
-                    <Table.Td>{branchNames[branch.kind]}</Table.Td>
-                    <Table.Td ta="right">
+                  <tr key={branch.kind}>
+                    <td>{branchNames[branch.kind]}</td>
+                    <td className="right">
                       {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
-                    </Table.Td>
+                    </td>
                     {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
-                      <Table.Td key={k} ta="right">
+                      <td key={k} className="right">
                         <span className={enough(value)}>{bar(value)}</span>
-                      </Table.Td>
+                      </td>
                     ))}
-                  </Table.Tr>
+                  </tr>
                 );
               })}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </table>
         </WideTable>
       )}
       <Remarks

@@ -9,7 +9,7 @@ import { WideTable } from '../../../ui/WideTable.tsx';
 import { ToolList } from './ToolList.tsx';
 import { useTicks } from './useTicks.ts';
 import { VanNotice } from './VanNotice.tsx';
-import { Button, Checkbox, Group, Skeleton, Table, Text, Title } from '@mantine/core';
+import { Button, Checkbox, Group, Skeleton, Text, Title } from '@mantine/core';
 
 /** What goes into the van: parts with their prices, against what is in it; then the tools. */
 export function PartsPanel({ plumbing: { parts, steps } }: { plumbing: Plumbing }) {
@@ -69,26 +69,22 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
   const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
   return (
     <WideTable minWidth={300} label="Parts, scrolls sideways">
-      <Table verticalSpacing={4}>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>
+      <table className="table tight">
+        <thead>
+          <tr>
+            <th>
               Loaded: {loaded} of {check.lines.length}
-            </Table.Th>
-            <Table.Th ta="right">Quantity</Table.Th>
-            <Table.Th ta="right" visibleFrom="sm">
-              Van holds
-            </Table.Th>
-            <Table.Th ta="right">To buy</Table.Th>
-            <Table.Th ta="right" visibleFrom="sm">
-              Price
-            </Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+            </th>
+            <th className="right">Quantity</th>
+            <th className="right mantine-visible-from-sm">Van holds</th>
+            <th className="right">To buy</th>
+            <th className="right mantine-visible-from-sm">Price</th>
+          </tr>
+        </thead>
+        <tbody>
           {check.lines.map((line) => (
-            <Table.Tr key={line.key}>
-              <Table.Td>
+            <tr key={line.key}>
+              <td>
                 <Checkbox
                   size="md"
                   label={line.name}
@@ -96,9 +92,9 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                   onChange={(event) => tick(`part:${line.key}`, event.currentTarget.checked)}
                   styles={{ body: { minHeight: 36, alignItems: 'center' } }}
                 />
-              </Table.Td>
-              <Table.Td ta="right">{reader.pieces(line.quantity, line.unit)}</Table.Td>
-              <Table.Td ta="right" visibleFrom="sm">
+              </td>
+              <td className="right">{reader.pieces(line.quantity, line.unit)}</td>
+              <td className="right mantine-visible-from-sm">
                 {line.inKit >= line.quantity
                   ? 'in the kit'
                   : !known
@@ -106,29 +102,29 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
                     : line.taken > 0
                       ? `${reader.pieces(line.taken, line.unit)} taken`
                       : reader.pieces(line.held, line.unit)}
-              </Table.Td>
-              <Table.Td ta="right">
+              </td>
+              <td className="right">
                 {line.missing > 0 && (
                   <span className="mark warn">{reader.pieces(line.missing, line.unit)}</span>
                 )}
-              </Table.Td>
-              <Table.Td ta="right" visibleFrom="sm">
+              </td>
+              <td className="right mantine-visible-from-sm">
                 {line.price === null ? 'not in the catalogue' : reader.money(line.price, 2)}
-              </Table.Td>
-            </Table.Tr>
+              </td>
+            </tr>
           ))}
-        </Table.Tbody>
-        <Table.Tfoot>
-          <Table.Tr>
-            <Table.Th colSpan={5} ta="right">
+        </tbody>
+        <tfoot>
+          <tr>
+            <th colSpan={5} className="right">
               Parts in all: {reader.money(total, 2)}
               <Text size="sm" c="dimmed">
                 rolls up to the proposal
               </Text>
-            </Table.Th>
-          </Table.Tr>
-        </Table.Tfoot>
-      </Table>
+            </th>
+          </tr>
+        </tfoot>
+      </table>
     </WideTable>
   );
 }

@@ -22,7 +22,7 @@ import { QuantityInput } from '../../../ui/typed/QuantityInput.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { SizeSelect } from './SizeSelect.tsx';
-import { NativeSelect, SimpleGrid, Table, Text, Title } from '@mantine/core';
+import { NativeSelect, SimpleGrid, Text, Title } from '@mantine/core';
 
 const routeField: QuantityField = {
   name: 'route',
@@ -53,7 +53,7 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
       <RowsTable
         label="Tubes"
         minWidth={980}
-        verticalSpacing={6}
+        tight
         columns={[
           'No.',
           'From – to',
@@ -69,31 +69,29 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
       >
         {tubes.map((run) => {
           return (
-            <Table.Tr key={run.id}>
-              <Table.Td>{run.label}</Table.Td>
-              <Table.Td>
+            <tr key={run.id}>
+              <td>{run.label}</td>
+              <td>
                 {placeName(run.from)} – {placeName(run.to)}
-              </Table.Td>
-              <Table.Td ta="right" fw={650} style={{ whiteSpace: 'nowrap' }}>
-                {reader.cut(run.cutM)}
-              </Table.Td>
-              <Table.Td fw={600}>{tubeFunctionNames[run.function]}</Table.Td>
-              <Table.Td>
+              </td>
+              <td className="right strong whole">{reader.cut(run.cutM)}</td>
+              <td className="strong">{tubeFunctionNames[run.function]}</td>
+              <td>
                 <SizeSelect tube={run} />
                 <Text size="xs" c="dimmed">
                   {run.outsideMm} / {run.boreMm} mm
                 </Text>
-              </Table.Td>
-              <Table.Td>{run.colour ? colourWords[run.colour] : '–'}</Table.Td>
-              <Table.Td ta="right" style={{ whiteSpace: 'nowrap' }}>
+              </td>
+              <td>{run.colour ? colourWords[run.colour] : '–'}</td>
+              <td className="right whole">
                 {loss(run, '1/4"')} / {loss(run, '3/8"')}
                 {run.proposed === '3/8"' && run.size === '1/4"' && (
                   <Text size="xs" className="mark warn">
                     3/8" is proposed
                   </Text>
                 )}
-              </Table.Td>
-              <Table.Td>
+              </td>
+              <td>
                 <QuantityInput
                   field={routeField}
                   keptAs={run.id}
@@ -120,8 +118,8 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                 <Text size="xs" c="dimmed">
                   {routeWords[run.known]}
                 </Text>
-              </Table.Td>
-              <Table.Td>
+              </td>
+              <td>
                 <Text size="sm">
                   {run.ends[0] === run.ends[1]
                     ? `${tubeEndNames[run.ends[0]]} both ends`
@@ -129,9 +127,9 @@ export function TubeTable({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   {run.reducers > 0 &&
                     `; ${run.reducers} ${reader.plural(run.reducers, { one: 'reducer', other: 'reducers' })}`}
                 </Text>
-              </Table.Td>
-              <Table.Td ta="right">{run.lockClips}</Table.Td>
-            </Table.Tr>
+              </td>
+              <td className="right">{run.lockClips}</td>
+            </tr>
           );
         })}
       </RowsTable>
