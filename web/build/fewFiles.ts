@@ -49,7 +49,13 @@ export async function fewFiles(config: UserConfig): Promise<Rolldown.CodeSplitti
     ...config,
     configFile: false,
     logLevel: 'error',
-    build: { write: false, minify: false, reportCompressedSize: false },
+    build: {
+      write: false,
+      minify: false,
+      reportCompressedSize: false,
+      // A module that stood in another page's file would count as needing that page.
+      rolldownOptions: { experimental: { chunkOptimization: false } },
+    },
   })) as Rolldown.RolldownOutput;
   const chunks = output.filter((each) => each.type === 'chunk');
   const first = chunks.find(({ isEntry }) => isEntry)!.facadeModuleId;
