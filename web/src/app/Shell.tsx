@@ -1,10 +1,12 @@
-import { ActionIcon, Anchor, Button, Group, Loader, SegmentedControl, Text } from '@mantine/core';
+import type { UnitSystem } from '@katharos/core';
+import { ActionIcon, Anchor, Button, Group, Loader, Text } from '@mantine/core';
 import IconKeyboard from '@tabler/icons-react/dist/esm/icons/IconKeyboard.mjs';
 import IconMoon from '@tabler/icons-react/dist/esm/icons/IconMoon.mjs';
 import IconSun from '@tabler/icons-react/dist/esm/icons/IconSun.mjs';
 import { useDisclosure } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
+import { Segments } from '../ui/Segments.tsx';
 import { readerChanged } from '../data/readerSlice.ts';
 import { useShortcuts } from '../ui/useShortcuts.ts';
 import { useProofWanted } from '../data/proof.ts';
@@ -171,16 +173,15 @@ function UnitSwitch() {
   const reader = useReader();
   const { units: system } = reader;
   const dispatch = useAppDispatch();
-  const choose = (value: string) =>
-    dispatch(readerChanged({ units: value === 'us' ? 'us' : 'metric' }));
+  const choose = (units: UnitSystem) => dispatch(readerChanged({ units }));
   useShortcuts([['u', () => choose(system === 'us' ? 'metric' : 'us')]]);
   return (
-    <SegmentedControl
-      aria-label="Units"
-      size="sm"
+    <Segments
+      label="Units"
+      small
       value={system}
       onChange={choose}
-      data={[
+      options={[
         { value: 'metric', label: 'bar' },
         { value: 'us', label: 'psi' },
       ]}

@@ -1,6 +1,7 @@
-import { NativeSelect, SegmentedControl, Skeleton, Stack, Text, Title, Group } from '@mantine/core';
+import { NativeSelect, Skeleton, Stack, Text, Title, Group } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { Segments } from '../ui/Segments.tsx';
 import { troubleOf } from '../data/api.ts';
 import { today as todayHere } from '../data/today.ts';
 import { useReckoned } from '../data/useReckoned.ts';
@@ -34,15 +35,12 @@ export function DiaryPage() {
     <Stack gap="lg">
       <PageTitle>Diary</PageTitle>
       <Title order={1}>Due for service</Title>
-      <SegmentedControl
+      <Segments
         className="no-print"
-        fullWidth
-        size="md"
-        maw="100%"
-        styles={{ label: { paddingInline: 6 } }}
-        aria-label="View of the diary"
+        wide
+        label="View of the diary"
         value={view}
-        data={Object.entries(views).map(([value, label]) => ({ value, label }))}
+        options={Object.entries(views).map(([value, label]) => ({ value, label }))}
         onChange={(next) =>
           setParams(next === 'day' ? {} : { view: next }, { preventScrollReset: true })
         }

@@ -1,3 +1,4 @@
+import { Segments } from '../ui/Segments.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { type JobSummary, removedJobDays, type Shelf, shelves } from '@katharos/contract';
 import { stages } from '@katharos/job';
@@ -7,17 +8,7 @@ import { stageNames } from '@katharos/words';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { ShelveJob } from './ShelveJob.tsx';
 import { OpenJobFile } from './OpenJobFile.tsx';
-import {
-  Anchor,
-  Button,
-  Group,
-  SegmentedControl,
-  Skeleton,
-  Stack,
-  Text,
-  TextInput,
-  Title,
-} from '@mantine/core';
+import { Anchor, Button, Group, Skeleton, Stack, Text, TextInput, Title } from '@mantine/core';
 import { useDebouncedValue, useDisclosure } from '@mantine/hooks';
 import { serverNow } from '../data/serverClock.ts';
 import { useNow } from '../timers/useNow.ts';
@@ -79,13 +70,12 @@ export function JobsPage() {
         onChange={(event) => setSearch(event.currentTarget.value)}
         type="search"
       />
-      <SegmentedControl
-        aria-label="Which jobs"
-        size="md"
-        style={{ alignSelf: 'flex-start' }}
+      <Segments
+        label="Which jobs"
+        className={styles.shelves}
         value={shelf}
-        onChange={(value) => setShelf(value)}
-        data={shelves.map((value) => ({ value, label: shelfNames[value] }))}
+        onChange={setShelf}
+        options={shelves.map((value) => ({ value, label: shelfNames[value] }))}
       />
       {isLoading && <Skeleton height={240} radius="lg" />}
       {error && <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />}

@@ -1,5 +1,5 @@
-import { SegmentedControl } from '@mantine/core';
 import { useRef } from 'react';
+import { Segments } from './Segments.tsx';
 import { useInSight } from './useInSight.ts';
 import styles from './ViewSwitch.module.css';
 
@@ -13,16 +13,10 @@ interface Props<V extends string> {
 /** The views of a stage in a row. On a narrow screen it is pushed sideways, and the one in use is always in sight. */
 export function ViewSwitch<V extends string>({ label, value, views, onChange }: Props<V>) {
   const row = useRef<HTMLDivElement>(null);
-  useInSight(row, 'input:checked + label', value);
+  useInSight(row, 'label:has(:checked)', value);
   return (
     <div ref={row} className={`no-print ${styles.row}`} tabIndex={-1}>
-      <SegmentedControl
-        aria-label={label}
-        size="md"
-        value={value}
-        onChange={onChange}
-        data={[...views]}
-      />
+      <Segments label={label} value={value} onChange={onChange} options={views} />
     </div>
   );
 }

@@ -16,7 +16,7 @@ export function useInSight(row: RefObject<HTMLElement | null>, inUse: string, wh
       const { left, width } = whole.getBoundingClientRect();
       whole.scrollBy({ left: own.left + own.width / 2 - (left + width / 2) });
     };
-    push();
+    // It says at once how wide the row is, when that has been reckoned anyway.
     const turned = new ResizeObserver(push);
     turned.observe(whole);
     return () => turned.disconnect();

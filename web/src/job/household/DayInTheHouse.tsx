@@ -1,6 +1,7 @@
 import { failureSentence, type Reader } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import { agedMembrane, comfortLPerMin, newMembrane, type SystemDesign } from '@katharos/core';
+import { Segments } from '../../ui/Segments.tsx';
 import { Figure } from '../../ui/Figure.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
@@ -9,7 +10,7 @@ import { DrawTable } from './DrawTable.tsx';
 import { BandTable } from './BandTable.tsx';
 import { TankLevelChart } from './TankLevelChart.tsx';
 import { newest, useComputed } from '../../workers/useComputed.ts';
-import { Group, SegmentedControl, SimpleGrid, Skeleton, Text, Title } from '@mantine/core';
+import { Group, SimpleGrid, Skeleton, Text, Title } from '@mantine/core';
 import { useState } from 'react';
 
 type Condition = 'today' | 'worst';
@@ -31,11 +32,11 @@ export function DayInTheHouse({ design, brief }: { design: SystemDesign; brief: 
         <Title order={3} size="h4">
           A day in this house
         </Title>
-        <SegmentedControl
-          aria-label="Condition of the day"
+        <Segments
+          label="Condition of the day"
           value={condition}
-          onChange={(value) => setCondition(value === 'today' ? 'today' : 'worst')}
-          data={[
+          onChange={setCondition}
+          options={[
             { value: 'worst', label: 'Worst case' },
             { value: 'today', label: 'Today’s water' },
           ]}

@@ -1,5 +1,6 @@
-import { NativeSelect, SegmentedControl, Text } from '@mantine/core';
+import { NativeSelect, Text } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
+import { Segments } from '../../ui/Segments.tsx';
 
 interface Props {
   label: string;
@@ -35,14 +36,7 @@ export function ChoiceField({ label, hint, options, value, onChange }: Props) {
           {hint}
         </Text>
       )}
-      <SegmentedControl
-        fullWidth
-        size="md"
-        aria-label={label}
-        value={value}
-        onChange={onChange}
-        data={[...options]}
-      />
+      <Segments wide label={label} value={value} onChange={onChange} options={options} />
     </div>
   );
 }

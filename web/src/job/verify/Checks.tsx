@@ -1,7 +1,8 @@
 import type { JobDocument } from '@katharos/job';
+import { Segments } from '../../ui/Segments.tsx';
 import { useDocument, useEdit } from '../open/useJob.ts';
 import { PractisedLook } from './meters/ByHand.tsx';
-import { SegmentedControl, SimpleGrid, Text } from '@mantine/core';
+import { SimpleGrid, Text } from '@mantine/core';
 
 /** What is tested by hand and eye. */
 export function Checks({ verify }: { verify: JobDocument['verify'] }) {
@@ -17,13 +18,12 @@ export function Checks({ verify }: { verify: JobDocument['verify'] }) {
           <Text size="sm" c="dimmed" mb={4}>
             A dry tissue round every joint, with the tank full.
           </Text>
-          <SegmentedControl
-            fullWidth
-            size="md"
-            aria-label="Leak check"
+          <Segments
+            wide
+            label="Leak check"
             value={verify.leakCheck}
             onChange={(value) => set({ leakCheck: value })}
-            data={[
+            options={[
               { value: 'not-done', label: 'Not done' },
               { value: 'dry', label: 'Dry' },
               { value: 'leak', label: 'Leak' },
@@ -52,13 +52,12 @@ export function ShutoffTest() {
       <Text size="sm" c="dimmed" mb={4}>
         Tank full or its valve closed: the drain stops within minutes; tap open: it starts again.
       </Text>
-      <SegmentedControl
-        fullWidth
-        size="md"
-        aria-label="Shut-off test"
+      <Segments
+        wide
+        label="Shut-off test"
         value={shutoffTest}
         onChange={(value) => set(value)}
-        data={[
+        options={[
           { value: 'not-done', label: 'Not done' },
           { value: 'passed', label: 'Stops' },
           { value: 'failed', label: 'Runs on' },

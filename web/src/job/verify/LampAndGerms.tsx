@@ -1,7 +1,8 @@
 import { isUltravioletLine } from '@katharos/core';
 import { germsOf, type VerifyRecord } from '@katharos/job';
 import { germTestSentence } from '@katharos/words';
-import { Button, Group, SegmentedControl, SimpleGrid, Text, Title } from '@mantine/core';
+import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
+import { Segments } from '../../ui/Segments.tsx';
 import { MeasureInput } from '../../ui/typed/MeasureInput.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useDocument, useEdit } from '../open/useJob.ts';
@@ -50,13 +51,12 @@ function Lamp() {
       <Text fw={560} mt="sm" mb={4}>
         Alarm
       </Text>
-      <SegmentedControl
-        fullWidth
-        size="md"
-        aria-label="Alarm"
+      <Segments
+        wide
+        label="Alarm"
         value={lampLook?.alarm ?? ''}
-        onChange={(alarm) => set((rest) => ({ ...rest, alarm: alarm as 'quiet' | 'sounds' }))}
-        data={[
+        onChange={(alarm) => set((rest) => ({ ...rest, alarm }))}
+        options={[
           { value: 'quiet', label: 'Quiet' },
           { value: 'sounds', label: 'Sounds' },
         ]}

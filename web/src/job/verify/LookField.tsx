@@ -1,6 +1,7 @@
 import { readingOfLook, type TestLook } from '@katharos/job';
 import { lookWords } from '@katharos/words';
-import { SegmentedControl, Text } from '@mantine/core';
+import { Text } from '@mantine/core';
+import { Segments } from '../../ui/Segments.tsx';
 import { useJob } from '../open/useJob.ts';
 import { PractisedLook } from './meters/ByHand.tsx';
 
@@ -24,13 +25,12 @@ export function LookField({ look }: { look: TestLook }) {
       <Text size="sm" c="dimmed" mb={4}>
         {how}
       </Text>
-      <SegmentedControl
-        fullWidth
-        size="md"
-        aria-label={label}
+      <Segments
+        wide
+        label={label}
         value={seen === undefined ? 'open' : seen ? 'yes' : 'no'}
         onChange={(value) => set(value)}
-        data={[
+        options={[
           { value: 'open', label: 'Not looked' },
           { value: 'yes', label: yes },
           { value: 'no', label: no },

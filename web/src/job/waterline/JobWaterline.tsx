@@ -1,3 +1,4 @@
+import { Segments } from '../../ui/Segments.tsx';
 import { type Headway, useShare } from '../../workers/headway.ts';
 import { failureHead, failureSentence } from '@katharos/words';
 import { ageingBy, type Stage } from '@katharos/job';
@@ -8,7 +9,7 @@ import {
   type WaterlineNode,
   type WaterlineState,
 } from '@katharos/core';
-import { Button, Progress, SegmentedControl, Skeleton, Text } from '@mantine/core';
+import { Button, Progress, Skeleton, Text } from '@mantine/core';
 import IconChevronDown from '@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -206,14 +207,13 @@ function SceneSwitch({
   onScene: (scene: Scene) => void;
 }) {
   return (
-    <SegmentedControl
-      className="no-print"
-      ml={{ sm: 'auto' }}
-      size="sm"
-      aria-label="State of the system"
+    <Segments
+      className={`no-print ${styles.scenes}`}
+      small
+      label="State of the system"
       value={scene}
       onChange={onScene}
-      data={
+      options={
         hasTank
           ? [
               { value: 'filling', label: 'Tank half full' },
