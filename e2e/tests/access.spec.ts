@@ -98,6 +98,35 @@ test('nothing is in the way of anybody: a notice with its way back', async ({ pa
   await check(page, '[role=alert]');
 });
 
+test('what was opened goes by Escape, and whatever opened it has the focus again', async ({
+  page,
+}) => {
+  await openJobs(page);
+  const begin = page.getByRole('button', { name: 'New job' });
+  await begin.press('Enter');
+  const form = page.getByRole('dialog', { name: 'New job' });
+  await expect(form.getByLabel('Customer or place')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(form).toHaveCount(0);
+  await expect(begin).toBeFocused();
+
+  await walkTo(page, `${await addressOf(page, 'Tamsin Orrell')}/survey?place=at-the-tap`);
+  const taken = page.getByTitle('Feed TDS: by whom, when and with what');
+  await taken.press('Enter');
+  const box = page.getByRole('dialog', { name: 'Feed TDS: by whom, when and with what' });
+  await expect(box.getByRole('combobox', { name: 'Taken with' })).toBeFocused();
+  await expect(box.getByText('taken by Wren Askeby')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(box).toHaveCount(0);
+  await expect(taken).toBeFocused();
+  // Whoever goes on past its last button goes on in the page.
+  await taken.press('Enter');
+  await box.getByRole('button', { name: 'Keep' }).focus();
+  await page.keyboard.press('Tab');
+  await expect(box).toHaveCount(0);
+  await expect(page.getByLabel('Water temperature', { exact: true })).toBeFocused();
+});
+
 test('shortcuts of a single key can be turned off, and stay off', async ({ page }) => {
   await openJobs(page);
   await page.keyboard.press('?');

@@ -38,11 +38,14 @@ export function Beside({ button, className, title, label, children }: Props) {
         className={styles.box}
         tabIndex={-1}
         {...(isOpen && { role: 'dialog', 'aria-label': label })}
-        onBeforeToggle={({ newState }) => setOpen(newState === 'open')}
+        onBeforeToggle={({ newState }) => {
+          if (newState === 'open') setOpen(true);
+        }}
         onToggle={({ newState, currentTarget }) => {
+          // Emptied only when it is gone: the browser gives the focus back if it is still in the box.
+          if (newState === 'closed') setOpen(false);
           // Unless something in it took the focus: it is read out, and Tab goes on within it.
-          if (newState === 'open' && !currentTarget.contains(document.activeElement))
-            currentTarget.focus();
+          else if (!currentTarget.contains(document.activeElement)) currentTarget.focus();
         }}
         onBlur={({ relatedTarget, currentTarget }) => {
           if (relatedTarget && !currentTarget.contains(relatedTarget)) close();

@@ -1,6 +1,18 @@
 import { Modal } from '@mantine/core';
-import { useEffect, useState } from 'react';
-import type { DialogProps } from './Dialog.tsx';
+import { type ReactNode, useEffect, useState } from 'react';
+
+interface Props {
+  title: string;
+  onClose: () => void;
+  size?: 'md' | 'lg' | 'xl';
+  /** What closing it leads to, for whoever does not see it. */
+  closeLabel?: string;
+  /** It goes only with an answer. */
+  mustAnswer?: boolean;
+  /** It may be asked for by another dialog, and lies on top of it. */
+  above?: boolean;
+  children: ReactNode;
+}
 
 /** What a dialog is drawn with: loaded with the first that is opened. */
 export function DialogBox({
@@ -11,7 +23,7 @@ export function DialogBox({
   mustAnswer = false,
   above = false,
   children,
-}: DialogProps) {
+}: Props) {
   // What opened it, as no box in the dialog has the focus yet: it has it again when the dialog goes, however it goes.
   const [opener] = useState(() => document.activeElement);
   useEffect(
