@@ -42,6 +42,14 @@ test('a name is found among ten thousand systems while it is typed, and the list
   await search.fill('Household');
   await expect(list).toContainText('Household 00001');
   const shown = await list.getByRole('listitem').count();
+  // Their numbers have five digits, and keep to their column.
+  const cut = await list.evaluate(
+    (it) =>
+      [...it.querySelectorAll('a > span:first-child')].filter(
+        (number) => number.scrollWidth > number.clientWidth,
+      ).length,
+  );
+  expect(cut).toBe(0);
   // Somebody else adds one just then, and the list is being fetched anew when more of it is wanted.
   let letGo = () => undefined as void;
   const held = new Promise<void>((resolve) => (letGo = resolve));

@@ -112,6 +112,11 @@ export function JobsPage() {
 /** Nothing is told closer than to the minute; the same for a while, so that the list is not drawn twice as it comes. */
 const aboutNow = () => Math.floor(serverNow() / 10_000) * 10_000;
 
+/** How many digits the longest number has, for the column of numbers. */
+const withDigits = (greatest: number): Record<`--${string}`, number> => ({
+  '--digits': String(greatest).length,
+});
+
 const JobList = memo(function JobList({
   jobs,
   shelf,
@@ -122,7 +127,11 @@ const JobList = memo(function JobList({
   const reader = useReader();
   const now = useNow(true, 60_000, aboutNow);
   return (
-    <ul className={styles.list} aria-label="Jobs">
+    <ul
+      className={styles.list}
+      style={withDigits(Math.max(...jobs.map(({ number }) => number)))}
+      aria-label="Jobs"
+    >
       {jobs.map((job) => (
         <li key={job.id} className={styles.item}>
           <Link to={`/jobs/${job.id}/${job.stage}`} className={styles.row}>

@@ -4,13 +4,13 @@ import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { late } from '../../ui/late.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { NeedsBrief } from '../open/NeedsBrief.tsx';
 import { NeedsSystem } from '../open/NeedsSystem.tsx';
 import { useDocument, useJobId } from '../open/useJob.ts';
+import { WholeScreen } from '../runner/WholeScreen.tsx';
 import { FlushFindings } from './FlushFindings.tsx';
 import { FlushTimes } from './FlushTimes.tsx';
 import { Running } from './Running.tsx';
@@ -19,8 +19,6 @@ import { StepFace } from './StepFace.tsx';
 import { StepList } from './StepList.tsx';
 import { type Flush, useFlush } from './useFlush.ts';
 import { useFlushDeeds } from './useFlushDeeds.ts';
-
-const WholeScreen = late(async () => (await import('../runner/WholeScreen.tsx')).WholeScreen);
 
 /** Flushing, one step at a time. */
 export function FlushStage() {

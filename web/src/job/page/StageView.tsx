@@ -23,8 +23,8 @@ const isKept = (): boolean =>
   'serviceWorker' in navigator && navigator.serviceWorker.controller !== null;
 
 /**
- * The stage that is worked in. Once it stands, the others and what they left for later are fetched, so that none is missing where there is no line; a page for which
- * the browser keeps them all leaves them where they are, for what is fetched so is also run, a second's work on a slow phone.
+ * The stage that is worked in. Once it stands, what it left for later is fetched, then the others and what they left, so that none is missing where there is no
+ * line; a page for which the browser keeps them all leaves them where they are, for what is fetched so is also run, a second's work on a slow phone.
  */
 export function StageView({ stage }: { stage: Stage }) {
   const View = views[stage];
@@ -32,7 +32,9 @@ export function StageView({ stage }: { stage: Stage }) {
   useEffect(() => {
     if (isKept()) return undefined;
     const timer = setTimeout(() => {
-      void Promise.allSettled(stages.map((other) => stageModules[other]())).then(loadLateParts);
+      void loadLateParts()
+        .then(() => Promise.allSettled(stages.map((other) => stageModules[other]())))
+        .then(loadLateParts);
     }, othersAfterMs);
     return () => clearTimeout(timer);
   }, []);

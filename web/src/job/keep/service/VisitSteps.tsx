@@ -2,13 +2,11 @@ import { changeOutPlan, type Serviced, type ServiceStep, type SystemDesign } fro
 import { serviceWords } from '@katharos/words';
 import { Button, Group, Text } from '@mantine/core';
 import { useState } from 'react';
-import { late } from '../../../ui/late.tsx';
 import { StepTick } from '../../../ui/StepTick.tsx';
 import { useReader } from '../../../ui/useReader.ts';
 import { BatchInput } from './BatchInput.tsx';
 import { useVisit } from './useVisit.ts';
-
-const VisitRunner = late(async () => (await import('./VisitRunner.tsx')).VisitRunner);
+import { VisitRunner } from './VisitRunner.tsx';
 
 interface Props {
   id: string;
