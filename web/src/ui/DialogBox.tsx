@@ -1,5 +1,6 @@
 import { Modal } from '@mantine/core';
-import { type ReactNode, useEffect, useState } from 'react';
+import type { ReactNode } from 'react';
+import { useFocusBack } from './useFocusBack.ts';
 
 interface Props {
   title: string;
@@ -24,17 +25,7 @@ export function DialogBox({
   above = false,
   children,
 }: Props) {
-  // What opened it, as no box in the dialog has the focus yet: it has it again when the dialog goes, however it goes.
-  const [opener] = useState(() => document.activeElement);
-  useEffect(
-    () => () => {
-      setTimeout(() => {
-        const isElsewhere = document.activeElement && document.activeElement !== document.body;
-        if (!isElsewhere && opener instanceof HTMLElement) opener.focus({ preventScroll: true });
-      });
-    },
-    [opener],
-  );
+  useFocusBack();
   return (
     <Modal
       opened

@@ -1,8 +1,12 @@
-import { ActionIcon, Modal } from '@mantine/core';
+import { ActionIcon } from '@mantine/core';
+import { useFocusTrap } from '@mantine/hooks';
 import IconList from '@tabler/icons-react/dist/esm/icons/IconList.mjs';
 import IconX from '@tabler/icons-react/dist/esm/icons/IconX.mjs';
-import { type ReactNode, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
+import { Dialog } from '../../ui/Dialog.tsx';
 import { LineMark } from '../../ui/LineMark.tsx';
+import { useFocusBack } from '../../ui/useFocusBack.ts';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useDocument } from '../open/useJob.ts';
 import styles from './Runner.module.css';
@@ -26,62 +30,69 @@ export function WholeScreen({ label, head, list, onClose, children }: Props) {
   const { customer } = useDocument();
   const [isListed, setListed] = useState(false);
   const touch = useRef<{ x: number; y: number } | null>(null);
-  // Escape closes what lies on top of it first.
-  const leave = () => {
-    if (document.querySelectorAll('[role="dialog"]').length === 1) onClose();
-  };
+  const trap = useFocusTrap();
+  useFocusBack();
+  useEffect(() => {
+    const leave = ({ key }: KeyboardEvent) => {
+      // Escape closes what lies on top of it first.
+      if (key === 'Escape' && document.querySelectorAll('[role="dialog"]').length === 1) onClose();
+    };
+    window.addEventListener('keydown', leave, { capture: true });
+    return () => window.removeEventListener('keydown', leave, { capture: true });
+  }, [onClose]);
   const closeList = () => setListed(false);
   useShortcuts([['l', () => setListed((before) => !before)]]);
-  return (
-    <Modal.Root opened fullScreen padding={0} onClose={leave} transitionProps={{ duration: 0 }}>
-      <Modal.Content aria-label={`${label}, ${customer.name}`}>
-        <div
-          className={styles.runner}
-          onTouchStart={({ touches }) => {
-            const finger = touches[0];
-            touch.current = finger ? { x: finger.clientX, y: finger.clientY } : null;
-          }}
-          onTouchEnd={({ changedTouches }) => {
-            const finger = changedTouches[0];
-            const from = touch.current;
-            if (!from || !finger) return;
-            const [dx, dy] = [finger.clientX - from.x, finger.clientY - from.y];
-            if (Math.abs(dx) > swipePx && Math.abs(dx) > 2 * Math.abs(dy)) setListed(true);
-          }}
-        >
-          <div className={styles.runnerHead}>
-            <strong>{customer.name}</strong>
-            <LineMark />
-            {head}
-            <ActionIcon
-              variant="default"
-              size={52}
-              aria-label="All steps"
-              onClick={() => setListed(true)}
-            >
-              <IconList size={26} />
-            </ActionIcon>
-            <ActionIcon
-              variant="default"
-              size={52}
-              aria-label="Leave the whole screen"
-              onClick={onClose}
-            >
-              <IconX size={26} />
-            </ActionIcon>
-          </div>
-          {children}
+  return createPortal(
+    <div
+      ref={trap}
+      role="dialog"
+      aria-modal
+      aria-label={`${label}, ${customer.name}`}
+      className={styles.whole}
+    >
+      <div
+        className={styles.runner}
+        onTouchStart={({ touches }) => {
+          const finger = touches[0];
+          touch.current = finger ? { x: finger.clientX, y: finger.clientY } : null;
+        }}
+        onTouchEnd={({ changedTouches }) => {
+          const finger = changedTouches[0];
+          const from = touch.current;
+          if (!from || !finger) return;
+          const [dx, dy] = [finger.clientX - from.x, finger.clientY - from.y];
+          if (Math.abs(dx) > swipePx && Math.abs(dx) > 2 * Math.abs(dy)) setListed(true);
+        }}
+      >
+        <div className={styles.runnerHead}>
+          <strong>{customer.name}</strong>
+          <LineMark />
+          {head}
+          <ActionIcon
+            variant="default"
+            size={52}
+            aria-label="All steps"
+            onClick={() => setListed(true)}
+          >
+            <IconList size={26} />
+          </ActionIcon>
+          <ActionIcon
+            variant="default"
+            size={52}
+            aria-label="Leave the whole screen"
+            onClick={onClose}
+          >
+            <IconX size={26} />
+          </ActionIcon>
         </div>
-        <Modal
-          opened={isListed}
-          onClose={closeList}
-          size="lg"
-          title="All steps"
-          closeButtonProps={{ 'aria-label': 'Back to the step', size: 'lg' }}
-        >
+        {children}
+      </div>
+      {isListed && (
+        <Dialog onClose={closeList} size="lg" title="All steps" closeLabel="Back to the step">
           {list(closeList)}
-        </Modal>
-      </Modal.Content>
-    </Modal.Root>
+        </Dialog>
+      )}
+    </div>,
+    document.body,
   );
 }
