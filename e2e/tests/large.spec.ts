@@ -42,7 +42,7 @@ test('a name is found among ten thousand systems while it is typed, and the list
   await search.fill('Household');
   await expect(list).toContainText('Household 00001');
   const shown = await list.getByRole('listitem').count();
-  // Their numbers have five digits, and keep to their column.
+  // Their numbers have six digits, and keep to their column.
   const cut = await list.evaluate(
     (it) =>
       [...it.querySelectorAll('a > span:first-child')].filter(

@@ -63,7 +63,6 @@ export const theme = createTheme({
         styles: { description: { color: 'var(--mantine-color-text)' } },
       },
     },
-    Popover: { defaultProps: { withinPortal: false } },
   },
 });
 

@@ -1,8 +1,8 @@
 import { ActionIcon } from '@mantine/core';
-import { useFocusTrap } from '@mantine/hooks';
+import { useFocusTrap, useWindowEvent } from '@mantine/hooks';
 import IconList from '@tabler/icons-react/dist/esm/icons/IconList.mjs';
 import IconX from '@tabler/icons-react/dist/esm/icons/IconX.mjs';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { LineMark } from '../../ui/LineMark.tsx';
@@ -32,14 +32,14 @@ export function WholeScreen({ label, head, list, onClose, children }: Props) {
   const touch = useRef<{ x: number; y: number } | null>(null);
   const trap = useFocusTrap();
   useFocusBack();
-  useEffect(() => {
-    const leave = ({ key }: KeyboardEvent) => {
+  useWindowEvent(
+    'keydown',
+    ({ key }) => {
       // Escape closes what lies on top of it first.
       if (key === 'Escape' && document.querySelectorAll('[role="dialog"]').length === 1) onClose();
-    };
-    window.addEventListener('keydown', leave, { capture: true });
-    return () => window.removeEventListener('keydown', leave, { capture: true });
-  }, [onClose]);
+    },
+    { capture: true },
+  );
   const closeList = () => setListed(false);
   useShortcuts([['l', () => setListed((before) => !before)]]);
   return createPortal(
