@@ -77,9 +77,17 @@ export async function settled(page: Page): Promise<void> {
 const overflow = (page: Page): Promise<number> =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
+/** Choices of which a part of the words is not to be seen. */
+const cutChoices = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('[role=radiogroup] > label')]
+      .filter((it) => it.checkVisibility() && it.scrollWidth > it.clientWidth)
+      .map((it) => it.innerText),
+  );
+
 /**
- * All rules at a desk in the light; on a phone in the dark again those that theme and size can change. No sideways scroll down to the
- * narrowest.
+ * All rules at a desk in the light; on a phone in the dark again those that theme and size can change. No word of a choice is cut, and
+ * there is no sideways scroll down to the narrowest.
  */
 export async function check(page: Page, part?: string): Promise<void> {
   for (const [colorScheme, viewport, rules] of [
@@ -94,6 +102,7 @@ export async function check(page: Page, part?: string): Promise<void> {
     expect
       .soft(await issues(page, { only: rules, part }), `${colorScheme}, ${viewport.width} wide`)
       .toEqual([]);
+    expect.soft(await cutChoices(page), `cut, ${viewport.width} wide`).toEqual([]);
   }
   await page.setViewportSize(narrow);
   // What follows its frame's width does so a moment later.
