@@ -101,6 +101,12 @@ function staticChecks(): Step[] {
   ];
 }
 
+const faultSchedules: Step = {
+  title: 'fault schedules, a few of the many',
+  program: process.execPath,
+  args: ['tools/bootstrap.mjs', 'faults', '--schedules', '2', '--at-once', '1'],
+};
+
 function readReport<T>(file: string): T | undefined {
   try {
     return JSON.parse(readFileSync(file, 'utf8')) as T;
@@ -181,7 +187,7 @@ export async function run(given: string[]): Promise<void> {
       const browserPath = await findTestBrowser();
       await buildIfChanged();
       const report = join(scratch, 'playwright.json');
-      const ok = await step({
+      const browser = step({
         title: 'browser tests',
         program: bin('playwright'),
         args: ['test', '--config', 'e2e/playwright.config.ts'].concat(
@@ -193,16 +199,11 @@ export async function run(given: string[]): Promise<void> {
           PLAYWRIGHT_JSON_OUTPUT_NAME: report,
         },
       });
+      // One after another beside the browser tests: what waits for lines and servers to come back leaves them the processor.
+      const faults = !quick && only === undefined ? step(faultSchedules, 'after') : undefined;
+      const ok = await browser;
       tallies.push(withExit(playwrightTally(report), ok));
-    }
-    if (!quick && only === undefined) {
-      checks.push(
-        await step({
-          title: 'fault schedules, a few of the many',
-          program: process.execPath,
-          args: ['tools/bootstrap.mjs', 'faults', '--schedules', '2', '--at-once', '2'],
-        }),
-      );
+      if (faults) checks.push(await faults);
     }
   } finally {
     await postgres.stop();
