@@ -12,8 +12,28 @@ import { detailFields, type DetailKey } from '../fields/fields.ts';
 import type { JobDocument } from '../document/job.ts';
 import { lampFeedOf } from './lampFeed.ts';
 
+/** What of the work's decisions plumbing follows from: no tick, note or coil changes anything in it. */
+export const plumbingDecisions = [
+  'routes',
+  'obstacles',
+  'placements',
+  'nextCupboard',
+  'remote',
+  'feed',
+  'drain',
+  'colours',
+  'sizes',
+  'order',
+] as const satisfies (keyof JobDocument['plumb'])[];
+
+/** A job, as far as its plumbing follows from it. */
+export interface Plumbed {
+  survey: JobDocument['survey'];
+  plumb: Pick<JobDocument['plumb'], (typeof plumbingDecisions)[number]>;
+}
+
 /** A detail of the survey in the core's unit; null where it was not read. */
-export const detailOf = ({ survey }: JobDocument, key: DetailKey): number | null => {
+export const detailOf = ({ survey }: Pick<Plumbed, 'survey'>, key: DetailKey): number | null => {
   const reading = survey.details[key];
   return reading ? toCore(detailFields[key].dimension, reading) : null;
 };
@@ -22,7 +42,7 @@ const yes = (answer: 'yes' | 'no' | undefined): boolean | null =>
   answer === undefined ? null : answer === 'yes';
 
 /** What was seen under the sink, as the core wants it. */
-export function plumbingSite(document: JobDocument): PlumbingSite {
+export function plumbingSite(document: Plumbed): PlumbingSite {
   const { site, outlet } = document.survey;
   return {
     supply: site.supplyKind ?? null,
@@ -41,7 +61,7 @@ export function plumbingSite(document: JobDocument): PlumbingSite {
 }
 
 /** The cabinet as it was measured, and what was decided about it. */
-export function cabinetSurvey(document: JobDocument): CabinetSurvey {
+export function cabinetSurvey(document: Plumbed): CabinetSurvey {
   const { plumb, survey } = document;
   const read = (key: DetailKey) => detailOf(document, key);
   const [width, height, depth] = [
@@ -62,14 +82,14 @@ export function cabinetSurvey(document: JobDocument): CabinetSurvey {
 }
 
 /** Measured routes in metres. */
-export const routesOf = (document: JobDocument): Record<string, number> =>
+export const routesOf = (document: Plumbed): Record<string, number> =>
   Object.fromEntries(
     Object.entries(document.plumb.routes).map(([id, route]) => [id, toCore('length', route)]),
   );
 
 /** A job's plumbing as the core wants it. */
 export function plumbingTask(
-  document: JobDocument,
+  document: Plumbed,
   system: InstalledSystem,
   { task, settings }: JobBrief,
 ): PlumbingTask {
@@ -101,8 +121,5 @@ export function plumbingTask(
 }
 
 /** Works out all of plumbing for a job's system. */
-export const plumbingOf = (
-  document: JobDocument,
-  system: InstalledSystem,
-  brief: JobBrief,
-): Plumbing => plumbing(plumbingTask(document, system, brief));
+export const plumbingOf = (document: Plumbed, system: InstalledSystem, brief: JobBrief): Plumbing =>
+  plumbing(plumbingTask(document, system, brief));

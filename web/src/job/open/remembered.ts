@@ -7,3 +7,13 @@ import { weakMapMemoize } from '@reduxjs/toolkit';
 export const remembered: <A extends unknown[], R>(
   reckon: (...asked: A) => R,
 ) => (...asked: A) => R = weakMapMemoize;
+
+/** Takes these of an object's values, as the very same object for as long as they are the same. */
+export function picked<T extends object, K extends keyof T>(
+  keys: readonly K[],
+): (of: T) => Pick<T, K> {
+  const pick = remembered(
+    (...values: T[K][]) => Object.fromEntries(keys.map((key, i) => [key, values[i]])) as Pick<T, K>,
+  );
+  return (of) => pick(...keys.map((key) => of[key]));
+}

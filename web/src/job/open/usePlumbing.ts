@@ -1,22 +1,32 @@
-import { type JobBrief, type JobDocument, plumbingOf } from '@katharos/job';
-import type { Plumbing, InstalledSystem } from '@katharos/core';
+import { type JobBrief, type Plumbed, plumbingDecisions, plumbingOf } from '@katharos/job';
+import type { InstalledSystem, Plumbing } from '@katharos/core';
+import { picked, remembered } from './remembered.ts';
 import { useDocument } from './useJob.ts';
 
-/** What was worked out last for a document: the stage, its waterline and the sheet ask for the same in one render. */
-const made = new WeakMap<
-  JobDocument,
-  { system: InstalledSystem; brief: JobBrief; plumbing: Plumbing }
->();
+const decidedIn = picked<Plumbed['plumb'], keyof Plumbed['plumb']>(plumbingDecisions);
+const plumbingFrom = remembered(
+  (
+    survey: Plumbed['survey'],
+    plumb: Plumbed['plumb'],
+    system: InstalledSystem,
+    brief: JobBrief,
+  ): Plumbing => plumbingOf({ survey, plumb }, system, brief),
+);
 
-/** The job's plumbing with a system; worked out once for all that show it. */
+/**
+ * A job's plumbing with a system: worked out once for all that show it, and not again for a step that is ticked or a note, since it is
+ * a quarter of a second's work on a slow phone.
+ */
+export const plumbingBy = (
+  { survey, plumb }: Plumbed,
+  system: InstalledSystem,
+  brief: JobBrief,
+): Plumbing => plumbingFrom(survey, decidedIn(plumb), system, brief);
+
+/** The open job's plumbing with a system. */
 export function usePlumbing(system: InstalledSystem, brief: JobBrief): Plumbing;
 export function usePlumbing(system: InstalledSystem, brief: JobBrief | null): Plumbing | null;
 export function usePlumbing(system: InstalledSystem, brief: JobBrief | null): Plumbing | null {
   const document = useDocument();
-  if (!brief) return null;
-  const known = made.get(document);
-  if (known?.system === system && known.brief === brief) return known.plumbing;
-  const plumbing = plumbingOf(document, system, brief);
-  made.set(document, { system, brief, plumbing });
-  return plumbing;
+  return brief && plumbingBy(document, system, brief);
 }
