@@ -17,4 +17,5 @@ import('./draw.tsx').then(
   ({ draw }) => draw(root),
   () => (root.textContent = 'This page did not come whole. Load it again.'),
 );
-askAhead(window.location.pathname);
+// A task of its own: a slow phone has just read the first file, and is not held up for the sum of both.
+setTimeout(() => askAhead(window.location.pathname));

@@ -7,12 +7,16 @@ import {
 } from '@katharos/words';
 import type { JobBrief } from '@katharos/job';
 import {
+  decide,
   type Decision,
   decisionOptions,
   type DecisionTopic,
+  type JudgedDesign,
+  type Recommendation,
   type SystemDesign,
 } from '@katharos/core';
 import { late } from '../../ui/late.tsx';
+import { remembered } from '../open/remembered.ts';
 import { useDocument } from '../open/useJob.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { useSizing } from '../open/sizingContext.ts';
@@ -52,14 +56,31 @@ const confirms = (decision: Decision, overruled: boolean): boolean =>
   toneOf(decision) === 'good' &&
   (decision.choice === 'no' || !costly.has(decision.topic));
 
+const decisionsOn = remembered(
+  (
+    judged: JudgedDesign,
+    { task, requirements, facts, settings }: JobBrief,
+    recommendation: Recommendation | undefined,
+  ) =>
+    decide(judged, {
+      waters: task.waters,
+      requirements,
+      facts,
+      leakStop: settings.leakStop,
+      recommendation,
+    }),
+);
+
 interface Props {
-  decisions: readonly Decision[];
-  design: SystemDesign;
+  judged: JudgedDesign;
   brief: JobBrief;
+  recommendation: Recommendation | undefined;
 }
 
 /** What asks for money or a person first, what stands out before the rest; what merely confirms is a line each. */
-export function DecisionCards({ decisions, design, brief }: Props) {
+export function DecisionCards({ judged, brief, recommendation }: Props) {
+  const decisions = decisionsOn(judged, brief, recommendation);
+  const { design } = judged;
   const { overruled } = useDocument().size;
   const [topic, setTopic] = useState<DecisionTopic | null>(null);
   const weight = { bad: 0, warn: 1, good: 2 } as const;

@@ -1,11 +1,9 @@
 import type { JobBrief } from '@katharos/job';
 import {
   type Assessment,
-  decide,
   judge,
-  nothingFits,
   type JudgedDesign,
-  type Recommendation,
+  nothingFits,
   type SystemDesign,
 } from '@katharos/core';
 import { remembered } from '../open/remembered.ts';
@@ -37,20 +35,6 @@ const WeighPanel = late(async () => (await import('./WeighPanel.tsx')).WeighPane
 const isView = (text: string | null): text is SizeView => sizeViews.some(({ key }) => key === text);
 
 const judgedIn = remembered(judge);
-const decisionsOn = remembered(
-  (
-    judged: JudgedDesign,
-    { task, requirements, facts, settings }: JobBrief,
-    recommendation: Recommendation | undefined,
-  ) =>
-    decide(judged, {
-      waters: task.waters,
-      requirements,
-      facts,
-      leakStop: settings.leakStop,
-      recommendation,
-    }),
-);
 
 /** A sized system: its numbers first, then one view at a time of what stands behind them. */
 export function SizedSystem({ brief, design }: { brief: JobBrief; design: SystemDesign }) {
@@ -63,7 +47,6 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
   const isCurrent = search.kind === 'found' && search.isCurrent;
   const { waters } = brief.task;
   const judged = judgedIn(design, waters, brief.requirements);
-  const decisions = decisionsOn(judged, brief, recommendation);
   const { today } = judged;
   return (
     <Stack gap="md">
@@ -78,7 +61,7 @@ export function SizedSystem({ brief, design }: { brief: JobBrief; design: System
       {isSound(judged) && <MainFigures judged={judged} winter={judged.worst} brief={brief} />}
       <SizeViews view={view} onView={(next) => setParams({ view: next }, { replace: true })} />
       {view === 'decisions' && (
-        <DecisionCards decisions={decisions} design={design} brief={brief} />
+        <DecisionCards judged={judged} brief={brief} recommendation={recommendation} />
       )}
       {view === 'days' && today && <DayInTheHouse design={design} brief={brief} />}
       {view === 'conditions' && <ConditionsTable design={design} brief={brief} />}

@@ -16,6 +16,7 @@ import { Link } from 'react-router';
 import { readerChanged } from '../../data/readerSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../data/store.ts';
 import { late } from '../../ui/late.tsx';
+import { useSoon } from '../../ui/Soon.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useShortcuts } from '../../ui/useShortcuts.ts';
 import { useReader } from '../../ui/useReader.ts';
@@ -25,10 +26,8 @@ import { MiniLine } from './MiniLine.tsx';
 import { useSolvedLine } from './useSolvedLine.ts';
 import styles from './Waterline.module.css';
 
-const OpenLine = late(
-  async () => (await import('./OpenLine.tsx')).OpenLine,
-  <Skeleton height={312} />,
-);
+const lineToCome = <Skeleton height={312} />;
+const OpenLine = late(async () => (await import('./OpenLine.tsx')).OpenLine, lineToCome);
 
 type Scene = 'filling' | 'full' | 'tap';
 
@@ -69,8 +68,10 @@ export function JobWaterline({ stage }: { stage: Stage }) {
   // Without a tank there is no filling to look at; making water means an open tap.
   const current = design && !hasTank && picked === 'filling' ? 'tap' : picked;
   const water = brief?.ok ? brief.value.task.waters.today : null;
-  const ageing = useAgeing(stage);
-  const solved = useSolvedLine(design, water, scenes[current], ageing);
+  // Solved once the band stands: it is the most of what the band costs.
+  const isDue = useSoon();
+  const ageing = useAgeing(stage, isDue);
+  const solved = useSolvedLine(isDue ? design : null, water, scenes[current], ageing);
   const title = ageing
     ? 'The system as it is by now'
     : chosen
@@ -84,7 +85,7 @@ export function JobWaterline({ stage }: { stage: Stage }) {
             <MiniLine nodes={solved.value.nodes} />
           ) : (
             <Text span size="sm" c="dimmed" className={styles.mini}>
-              {closedWords(solved, brief, search)}
+              {isDue && closedWords(solved, brief, search)}
             </Text>
           )}
           {solved?.ok && <LineFigures nodes={solved.value.nodes} />}
@@ -112,7 +113,9 @@ export function JobWaterline({ stage }: { stage: Stage }) {
           Close
         </Button>
       </div>
-      {design && solved ? (
+      {!isDue ? (
+        lineToCome
+      ) : design && solved ? (
         <OpenLine
           design={design}
           solved={solved}
@@ -131,9 +134,9 @@ export function JobWaterline({ stage }: { stage: Stage }) {
 }
 
 /** In the years of service the line is drawn with the membrane as its visits found it. */
-function useAgeing(stage: Stage) {
+function useAgeing(stage: Stage, isDue: boolean) {
   const { survey, size, system, verify, keep, service } = useDocument();
-  const isKept = stage === 'keep' && service?.visits !== undefined;
+  const isKept = isDue && stage === 'keep' && service?.visits !== undefined;
   return useMemo(
     () => (isKept ? ageingBy({ survey, size, system, verify, keep, service }) : undefined),
     [isKept, survey, size, system, verify, keep, service],
