@@ -35,10 +35,11 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
   // What lies far below the first screen is drawn after it.
   const reach = useDeferredValue(steps.length, behind + firstDrawn);
   const [ordering, setOrdering] = useState(false);
-  const [ticked, setTicked] = useState(false);
+  /** The step that was ticked last. */
+  const [ticked, setTicked] = useState<string | null>(null);
   const tick = useCallback(
     (step: WorkStep, on: boolean) => {
-      setTicked(on);
+      setTicked(on ? step.id : null);
       edit(({ plumb }) => {
         const { [step.id]: _old, ...rest } = plumb.done ?? {};
         const now = on ? { ...rest, [step.id]: { ...stamp(), mark: step.mark } } : rest;
@@ -48,10 +49,11 @@ export function WorkPanel({ plumbing }: { plumbing: Plumbing }) {
     [edit, stamp],
   );
   const { photographs } = useJobPhotographs();
+  const nextId = next?.id;
   useEffect(() => {
-    // What was ticked folds away; the keyboard goes on to what comes next.
-    if (ticked && next) checkboxOf(next.id)?.focus({ preventScroll: true });
-  }, [ticked, next]);
+    // What was ticked folds away; the keyboard goes on to what comes next, also where that stays the same.
+    if (ticked && nextId) checkboxOf(nextId)?.focus({ preventScroll: true });
+  }, [ticked, nextId]);
   const card = (step: WorkStep, i: number) => (
     <WorkStepCard
       key={step.id}
