@@ -203,34 +203,32 @@ function Lines({
             {head}: {changes.length}
           </Title>
         </summary>
-        <WideTable minWidth={560} label={`${head}, scrolls sideways`}>
-          <table aria-label={head} className="table">
-            <thead>
-              <tr>
-                <th style={{ width: 70 }}>Line</th>
-                <th>Part</th>
-                <th>{kind === 'refused' ? 'Why' : 'What'}</th>
+        <WideTable minWidth={560} label={head}>
+          <thead>
+            <tr>
+              <th style={{ width: 70 }}>Line</th>
+              <th>Part</th>
+              <th>{kind === 'refused' ? 'Why' : 'What'}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((change) => (
+              <tr key={change.line}>
+                <td>{change.line}</td>
+                <td>
+                  {change.name || '–'}
+                  <Text size="sm" c="dimmed">
+                    {change.id}
+                  </Text>
+                </td>
+                <td>
+                  {said(change, reader, parts).map((line) => (
+                    <div key={line}>{line}</div>
+                  ))}
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {shown.map((change) => (
-                <tr key={change.line}>
-                  <td>{change.line}</td>
-                  <td>
-                    {change.name || '–'}
-                    <Text size="sm" c="dimmed">
-                      {change.id}
-                    </Text>
-                  </td>
-                  <td>
-                    {said(change, reader, parts).map((line) => (
-                      <div key={line}>{line}</div>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+            ))}
+          </tbody>
         </WideTable>
         {shown.length < changes.length && (
           <Button variant="default" mt="sm" onClick={() => setAll(true)}>

@@ -47,36 +47,34 @@ export function ComparePage() {
         {many} compared
       </Title>
       <section className="panel" aria-label="Figures">
-        <WideTable minWidth={160 + 150 * parts.length} label="Figures, scrolls sideways">
-          <table aria-label={`${many} compared`} className="table">
-            <thead>
-              <tr>
-                <th>Figure</th>
-                {parts.map(({ id, name }) => (
-                  <th key={id}>
-                    <Anchor component={Link} to={`/catalogue/part/${encodeURIComponent(id)}`}>
-                      {name}
-                    </Anchor>
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ label, said }) => {
-                const differs = new Set(said).size > 1;
-                return (
-                  <tr key={label}>
-                    <th scope="row">{label}</th>
-                    {said.map((text, i) => (
-                      <td key={parts[i]!.id} className={differs ? 'strong' : 'quiet'}>
-                        {text}
-                      </td>
-                    ))}
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+        <WideTable minWidth={160 + 150 * parts.length} label={`${many} compared`}>
+          <thead>
+            <tr>
+              <th>Figure</th>
+              {parts.map(({ id, name }) => (
+                <th key={id}>
+                  <Anchor component={Link} to={`/catalogue/part/${encodeURIComponent(id)}`}>
+                    {name}
+                  </Anchor>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ label, said }) => {
+              const differs = new Set(said).size > 1;
+              return (
+                <tr key={label}>
+                  <th scope="row">{label}</th>
+                  {said.map((text, i) => (
+                    <td key={parts[i]!.id} className={differs ? 'strong' : 'quiet'}>
+                      {text}
+                    </td>
+                  ))}
+                </tr>
+              );
+            })}
+          </tbody>
         </WideTable>
       </section>
       <SimpleGrid cols={{ base: 1, md: 2 }}>

@@ -86,32 +86,30 @@ function Recalled({ asked }: { asked: { part: string; batch: string } }) {
           {reader.plural(rows.length, { one: 'place', other: 'places' })}. What was changed since is
           left out; an empty batch was not noted.
         </Text>
-        <WideTable minWidth={560} label="Households that have it, scrolls sideways">
-          <table aria-label="Households that have it" className="table">
-            <thead>
-              <tr>
-                <th>Household</th>
-                <th>Part</th>
-                <th>Batch</th>
-                <th>Put in</th>
+        <WideTable minWidth={560} label="Households that have it">
+          <thead>
+            <tr>
+              <th>Household</th>
+              <th>Part</th>
+              <th>Batch</th>
+              <th>Put in</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={`${row.jobId}:${i}`}>
+                <td>
+                  <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
+                  <Text size="sm" c="dimmed">
+                    {[row.address, row.phone].filter(Boolean).join(' · ')}
+                  </Text>
+                </td>
+                <td>{row.part}</td>
+                <td>{row.batch}</td>
+                <td>{reader.day(row.on)}</td>
               </tr>
-            </thead>
-            <tbody>
-              {rows.map((row, i) => (
-                <tr key={`${row.jobId}:${i}`}>
-                  <td>
-                    <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
-                    <Text size="sm" c="dimmed">
-                      {[row.address, row.phone].filter(Boolean).join(' · ')}
-                    </Text>
-                  </td>
-                  <td>{row.part}</td>
-                  <td>{row.batch}</td>
-                  <td>{reader.day(row.on)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+            ))}
+          </tbody>
         </WideTable>
         <Button variant="default" size="md" mt="sm" onClick={() => window.print()}>
           Print a letter to each

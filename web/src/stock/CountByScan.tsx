@@ -92,51 +92,49 @@ export function CountByScan({ place, stock, parts }: HoldingsAt) {
         </Text>
         {counted.length > 0 && (
           <>
-            <WideTable minWidth={320} label="Counted parts, scrolls sideways">
-              <table aria-label="Counted now" className="table tight">
-                <thead>
-                  <tr>
-                    <th>Counted now</th>
-                    <th className="right">Counted</th>
-                    <th className="right">Held until now</th>
-                    <th className="right">Correct it</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {counted.map(([partId, count]) => {
-                    const part = parts.find(({ id }) => id === partId);
-                    const name = part?.name ?? partId;
-                    const to = (next: number) => set({ ...tally, [partId]: Math.max(next, 0) });
-                    return (
-                      <tr key={partId}>
-                        <td>{name}</td>
-                        <td className="right">{reader.pieces(count, unitOf(part))}</td>
-                        <td className="right">{reader.pieces(heldOf(partId), unitOf(part))}</td>
-                        <td className="right">
-                          <Button
-                            variant="subtle"
-                            size="sm"
-                            mih={44}
-                            aria-label={`One less: ${name}`}
-                            onClick={() => to(count - 1)}
-                          >
-                            −
-                          </Button>
-                          <Button
-                            variant="subtle"
-                            size="sm"
-                            mih={44}
-                            aria-label={`One more: ${name}`}
-                            onClick={() => to(count + 1)}
-                          >
-                            +
-                          </Button>
-                        </td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
+            <WideTable minWidth={320} label="Counted now" tight>
+              <thead>
+                <tr>
+                  <th>Counted now</th>
+                  <th className="right">Counted</th>
+                  <th className="right">Held until now</th>
+                  <th className="right">Correct it</th>
+                </tr>
+              </thead>
+              <tbody>
+                {counted.map(([partId, count]) => {
+                  const part = parts.find(({ id }) => id === partId);
+                  const name = part?.name ?? partId;
+                  const to = (next: number) => set({ ...tally, [partId]: Math.max(next, 0) });
+                  return (
+                    <tr key={partId}>
+                      <td>{name}</td>
+                      <td className="right">{reader.pieces(count, unitOf(part))}</td>
+                      <td className="right">{reader.pieces(heldOf(partId), unitOf(part))}</td>
+                      <td className="right">
+                        <Button
+                          variant="subtle"
+                          size="sm"
+                          mih={44}
+                          aria-label={`One less: ${name}`}
+                          onClick={() => to(count - 1)}
+                        >
+                          −
+                        </Button>
+                        <Button
+                          variant="subtle"
+                          size="sm"
+                          mih={44}
+                          aria-label={`One more: ${name}`}
+                          onClick={() => to(count + 1)}
+                        >
+                          +
+                        </Button>
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
             </WideTable>
             <Group>
               <Button size="md" onClick={() => void takeOver()}>

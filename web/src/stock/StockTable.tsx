@@ -64,36 +64,40 @@ export function StockTable({ place, stock, parts }: HoldingsAt) {
             : 'No part has this in its name.'}
         </Text>
       ) : (
-        <WideTable minWidth={420} label="Parts, scrolls sideways" className={styles.parts}>
-          <table className="table tight" style={{ marginTop: 'var(--mantine-spacing-sm)' }}>
-            <thead>
-              <tr>
-                <th>Part</th>
-                <th className="right" style={{ width: 130 }}>
-                  Held
-                </th>
-                <th className="right" style={{ width: 130 }}>
-                  Minimum
-                </th>
-                <th className="right" style={{ width: 90 }}>
-                  Elsewhere
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.slice(0, isWhole ? undefined : firstShown).map((part) => (
-                <StockRow
-                  key={part.id}
-                  place={place}
-                  part={part}
-                  quantity={heldOf(part.id)}
-                  minimum={minimumOf(part.id)}
-                  waits={waiting.has(part.id)}
-                  onMove={() => setMoved(part)}
-                />
-              ))}
-            </tbody>
-          </table>
+        <WideTable
+          minWidth={420}
+          label="Parts"
+          className={styles.parts}
+          tight
+          style={{ marginTop: 'var(--mantine-spacing-sm)' }}
+        >
+          <thead>
+            <tr>
+              <th>Part</th>
+              <th className="right" style={{ width: 130 }}>
+                Held
+              </th>
+              <th className="right" style={{ width: 130 }}>
+                Minimum
+              </th>
+              <th className="right" style={{ width: 90 }}>
+                Elsewhere
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.slice(0, isWhole ? undefined : firstShown).map((part) => (
+              <StockRow
+                key={part.id}
+                place={place}
+                part={part}
+                quantity={heldOf(part.id)}
+                minimum={minimumOf(part.id)}
+                waits={waiting.has(part.id)}
+                onMove={() => setMoved(part)}
+              />
+            ))}
+          </tbody>
         </WideTable>
       )}
       {!isWhole && shown.length > firstShown && (

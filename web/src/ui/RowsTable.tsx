@@ -29,23 +29,27 @@ export function RowsTable({ label, minWidth, columns, tight = false, children }:
     columns.map((column, i) => [`--column-${i + 1}`, JSON.stringify(headOf(column))]),
   );
   return (
-    <WideTable minWidth={minWidth} label={`${label}, scrolls sideways`} className={styles.rows}>
-      <table aria-label={label} className={tight ? 'table tight' : 'table'} style={names}>
-        <thead>
-          <tr>
-            {columns.map((column) =>
-              column === '' ? (
-                <td key="" />
-              ) : (
-                <th key={headOf(column)} className={typeof column === 'string' ? '' : 'right'}>
-                  {headOf(column)}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
-        <tbody>{children}</tbody>
-      </table>
+    <WideTable
+      minWidth={minWidth}
+      label={label}
+      className={styles.rows}
+      tight={tight}
+      style={names}
+    >
+      <thead>
+        <tr>
+          {columns.map((column) =>
+            column === '' ? (
+              <td key="" />
+            ) : (
+              <th key={headOf(column)} className={typeof column === 'string' ? '' : 'right'}>
+                {headOf(column)}
+              </th>
+            ),
+          )}
+        </tr>
+      </thead>
+      <tbody>{children}</tbody>
     </WideTable>
   );
 }

@@ -1,29 +1,39 @@
-import type { ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
 import styles from './WideTable.module.css';
 
 interface Props {
+  /** What is in it, for whoever does not see it. */
+  label: string;
   /** Below this it scrolls sideways, pixels. */
   minWidth: number;
-  label: string;
+  /** Rows close to each other. */
+  tight?: boolean;
   className?: string | undefined;
-  /** What its style sheet is to know of it. */
-  style?: Record<`--${string}`, number>;
+  style?: CSSProperties & Record<`--${string}`, number | string>;
+  testId?: string;
+  /** Its head and body. */
   children: ReactNode;
 }
 
-const tableWidth = (px: number): Record<`--${string}`, string> => ({
-  '--table-min-width': `${px}px`,
-});
-
 /** A table that scrolls by itself on a narrow screen, reachable by keyboard as well. */
-export const WideTable = ({ minWidth, label, className = '', style, children }: Props) => (
+export const WideTable = ({
+  label,
+  minWidth,
+  tight = false,
+  className = '',
+  style,
+  testId,
+  children,
+}: Props) => (
   <div
     className={`${styles.wide} ${className}`}
-    style={{ ...style, ...tableWidth(minWidth) }}
+    style={{ ...style, ['--table-min-width' as string]: `${minWidth}px` }}
     tabIndex={0}
     role="group"
-    aria-label={label}
+    aria-label={`${label}, scrolls sideways`}
   >
-    {children}
+    <table aria-label={label} className={tight ? 'table tight' : 'table'} data-testid={testId}>
+      {children}
+    </table>
   </div>
 );

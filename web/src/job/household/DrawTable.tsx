@@ -16,31 +16,29 @@ export function DrawTable({ day, number }: { day: SimulatedDays; number: number 
       </summary>
       {/* A busy house draws hundreds of times; the rows are only made when somebody looks. */}
       {open && (
-        <WideTable minWidth={420} label="Draws of the hardest day, scrolls sideways">
-          <table className="table tight">
-            <thead>
-              <tr>
-                <th>At</th>
-                <th>What</th>
-                <th className="right">Asked</th>
-                <th className="right">Came</th>
-                <th className="right">Waited</th>
+        <WideTable minWidth={420} label="Draws of the hardest day" tight>
+          <thead>
+            <tr>
+              <th>At</th>
+              <th>What</th>
+              <th className="right">Asked</th>
+              <th className="right">Came</th>
+              <th className="right">Waited</th>
+            </tr>
+          </thead>
+          <tbody>
+            {day.draws.map((draw, i) => (
+              <tr key={i}>
+                <td>{clockOf(draw.minute)}</td>
+                <td>{drawKindNames[draw.kind]}</td>
+                <td className="right">{reader.say('volume', draw.litres, 2)}</td>
+                <td className="right">{reader.say('volume', draw.servedL, 2)}</td>
+                <td className="right">
+                  {draw.waitMin < 0.05 ? '' : `${reader.number(draw.waitMin, 1)} min`}
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {day.draws.map((draw, i) => (
-                <tr key={i}>
-                  <td>{clockOf(draw.minute)}</td>
-                  <td>{drawKindNames[draw.kind]}</td>
-                  <td className="right">{reader.say('volume', draw.litres, 2)}</td>
-                  <td className="right">{reader.say('volume', draw.servedL, 2)}</td>
-                  <td className="right">
-                    {draw.waitMin < 0.05 ? '' : `${reader.number(draw.waitMin, 1)} min`}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+            ))}
+          </tbody>
         </WideTable>
       )}
     </details>

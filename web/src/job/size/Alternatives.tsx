@@ -124,77 +124,76 @@ function Columns({
   return (
     <WideTable
       minWidth={180 + 190 * columns.length}
-      label="Side by side, scrolls sideways"
+      label="Side by side"
       className={styles.columns}
       style={{ '--designs': columns.length }}
+      tight
     >
-      <table className="table tight" style={{ tableLayout: 'fixed' }}>
-        <thead>
-          <tr>
-            <td style={{ width: 170 }} />
-            {columns.map(({ key, head, remark, judged }) => (
-              <th key={key} scope="col" style={{ verticalAlign: 'top' }}>
-                {head}
-                <Text size="sm" fw={400}>
-                  {partsInWords(judged.design)}
+      <thead>
+        <tr>
+          <td style={{ width: 170 }} />
+          {columns.map(({ key, head, remark, judged }) => (
+            <th key={key} scope="col" style={{ verticalAlign: 'top' }}>
+              {head}
+              <Text size="sm" fw={400}>
+                {partsInWords(judged.design)}
+              </Text>
+              {remark && (
+                <Text size="sm" fw={400} c="dimmed">
+                  {remark}
                 </Text>
-                {remark && (
-                  <Text size="sm" fw={400} c="dimmed">
-                    {remark}
-                  </Text>
-                )}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {comparedRows.map(([label, write]) => (
-            <tr key={label}>
-              <th scope="row">{label}</th>
-              {columns.map(({ key, judged }) => (
-                <td key={key}>{write({ judged, reader })}</td>
-              ))}
-            </tr>
+              )}
+            </th>
           ))}
-          <tr>
-            <td />
-            {columns.map(({ key, head, judged, onRemove }) => (
-              <td key={key} data-testid={`choose-${key}`}>
-                {saysTheSame(judged.design, current) ? (
-                  <Text size="sm" fw={600} lh="36px">
-                    In use above
-                  </Text>
-                ) : (
-                  <Group gap={4}>
-                    <Button
-                      variant="default"
-                      disabled={judged.failure !== null || agreed !== null}
-                      aria-label={`Use instead: ${head}`}
-                      onClick={() => onChoose(judged.design)}
-                    >
-                      Use instead
-                    </Button>
-                    {onPin && (
-                      <Button
-                        variant="subtle"
-                        aria-label={`Put beside: ${head}`}
-                        onClick={() => onPin(judged.design)}
-                      >
-                        Put beside
-                      </Button>
-                    )}
-                    {onRemove && (
-                      <Button variant="subtle" aria-label={`Take away: ${head}`} onClick={onRemove}>
-                        Take away
-                      </Button>
-                    )}
-                  </Group>
-                )}
-              </td>
+        </tr>
+      </thead>
+      <tbody>
+        {comparedRows.map(([label, write]) => (
+          <tr key={label}>
+            <th scope="row">{label}</th>
+            {columns.map(({ key, judged }) => (
+              <td key={key}>{write({ judged, reader })}</td>
             ))}
           </tr>
-        </tbody>
-      </table>
+        ))}
+        <tr>
+          <td />
+          {columns.map(({ key, head, judged, onRemove }) => (
+            <td key={key} data-testid={`choose-${key}`}>
+              {saysTheSame(judged.design, current) ? (
+                <Text size="sm" fw={600} lh="36px">
+                  In use above
+                </Text>
+              ) : (
+                <Group gap={4}>
+                  <Button
+                    variant="default"
+                    disabled={judged.failure !== null || agreed !== null}
+                    aria-label={`Use instead: ${head}`}
+                    onClick={() => onChoose(judged.design)}
+                  >
+                    Use instead
+                  </Button>
+                  {onPin && (
+                    <Button
+                      variant="subtle"
+                      aria-label={`Put beside: ${head}`}
+                      onClick={() => onPin(judged.design)}
+                    >
+                      Put beside
+                    </Button>
+                  )}
+                  {onRemove && (
+                    <Button variant="subtle" aria-label={`Take away: ${head}`} onClick={onRemove}>
+                      Take away
+                    </Button>
+                  )}
+                </Group>
+              )}
+            </td>
+          ))}
+        </tr>
+      </tbody>
     </WideTable>
   );
 }

@@ -55,38 +55,36 @@ export function ConditionsTable({ design, brief }: { design: SystemDesign; brief
       <Title order={3} size="h4" mb="xs">
         Five conditions
       </Title>
-      <WideTable minWidth={640} label="Five conditions, scrolls sideways">
-        <table className="table tight">
-          <thead>
-            <tr>
-              <th>
-                <Text size="sm" c="dimmed">
-                  New unless said
-                </Text>
+      <WideTable minWidth={640} label="Five conditions" tight>
+        <thead>
+          <tr>
+            <th>
+              <Text size="sm" c="dimmed">
+                New unless said
+              </Text>
+            </th>
+            {conditionKeys.map((key) => (
+              <th key={key} className="right" style={{ minWidth: 120 }}>
+                {heads[key]}
               </th>
-              {conditionKeys.map((key) => (
-                <th key={key} className="right" style={{ minWidth: 120 }}>
-                  {heads[key]}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([label, write]) => (
-              <tr key={label}>
-                <th scope="row">{label}</th>
-                {conditionKeys.map((key) => {
-                  const outcome = conditions[key];
-                  return (
-                    <td key={key} data-testid={`${key}-${label}`} className="right">
-                      {outcome.ok ? write(outcome.value, reader) : '–'}
-                    </td>
-                  );
-                })}
-              </tr>
             ))}
-          </tbody>
-        </table>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([label, write]) => (
+            <tr key={label}>
+              <th scope="row">{label}</th>
+              {conditionKeys.map((key) => {
+                const outcome = conditions[key];
+                return (
+                  <td key={key} data-testid={`${key}-${label}`} className="right">
+                    {outcome.ok ? write(outcome.value, reader) : '–'}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
       </WideTable>
       {conditionKeys.map((key) => {
         const outcome = conditions[key];

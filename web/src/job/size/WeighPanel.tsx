@@ -74,68 +74,66 @@ export function WeighPanel({ recommendation, current, onChoose }: Props) {
           </Button>
         </Tone>
       ) : (
-        <WideTable minWidth={880} label="Designs in this order, scrolls sideways">
-          <table data-testid="weighed" className="table tight">
-            <thead>
-              <tr>
-                <th>In this order</th>
-                {criterionKeys.map((key) => (
-                  <th key={key} className="right">
-                    {criterionWords[key].label}, {criterionWords[key].unit(system, currency)}
-                  </th>
-                ))}
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {[...shown, ...steered.slice(0, listed)].map((one) => (
-                <tr key={partsKey(one)} data-picked={one === picked}>
-                  <td style={{ minWidth: 220 }}>
-                    <Text size="sm" fw={one === picked ? 700 : 500}>
-                      {partsInWords(one.design)}
-                    </Text>
-                    {one.shortfalls.length > 0 && (
-                      <Text size="xs" c="dimmed">
-                        {one.shortfalls.map((shortfall) => shortfallWords[shortfall]).join('; ')}
-                      </Text>
-                    )}
-                  </td>
-                  {criterionKeys.map((key) => (
-                    <td key={key} className="right">
-                      {writeCriterion(key, one.criteria[key], reader)}
-                    </td>
-                  ))}
-                  <td>
-                    {saysTheSame(one.design, current) ? (
-                      <Text size="sm" fw={600}>
-                        In use
-                      </Text>
-                    ) : (
-                      <Stack gap={4}>
-                        <Button
-                          variant="default"
-                          size="compact-md"
-                          mih={36}
-                          disabled={agreed !== null}
-                          onClick={() => onChoose(one.design)}
-                        >
-                          Use
-                        </Button>
-                        <Button
-                          variant="subtle"
-                          size="compact-md"
-                          mih={36}
-                          onClick={() => compare(one.design)}
-                        >
-                          Compare
-                        </Button>
-                      </Stack>
-                    )}
-                  </td>
-                </tr>
+        <WideTable minWidth={880} label="Designs in this order" tight testId="weighed">
+          <thead>
+            <tr>
+              <th>In this order</th>
+              {criterionKeys.map((key) => (
+                <th key={key} className="right">
+                  {criterionWords[key].label}, {criterionWords[key].unit(system, currency)}
+                </th>
               ))}
-            </tbody>
-          </table>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {[...shown, ...steered.slice(0, listed)].map((one) => (
+              <tr key={partsKey(one)} data-picked={one === picked}>
+                <td style={{ minWidth: 220 }}>
+                  <Text size="sm" fw={one === picked ? 700 : 500}>
+                    {partsInWords(one.design)}
+                  </Text>
+                  {one.shortfalls.length > 0 && (
+                    <Text size="xs" c="dimmed">
+                      {one.shortfalls.map((shortfall) => shortfallWords[shortfall]).join('; ')}
+                    </Text>
+                  )}
+                </td>
+                {criterionKeys.map((key) => (
+                  <td key={key} className="right">
+                    {writeCriterion(key, one.criteria[key], reader)}
+                  </td>
+                ))}
+                <td>
+                  {saysTheSame(one.design, current) ? (
+                    <Text size="sm" fw={600}>
+                      In use
+                    </Text>
+                  ) : (
+                    <Stack gap={4}>
+                      <Button
+                        variant="default"
+                        size="compact-md"
+                        mih={36}
+                        disabled={agreed !== null}
+                        onClick={() => onChoose(one.design)}
+                      >
+                        Use
+                      </Button>
+                      <Button
+                        variant="subtle"
+                        size="compact-md"
+                        mih={36}
+                        onClick={() => compare(one.design)}
+                      >
+                        Compare
+                      </Button>
+                    </Stack>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </WideTable>
       )}
       {steered.length > listed && (

@@ -20,43 +20,41 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
     ['Salt passage, as at its rating', verdict.normalised?.saltPassage ?? null, percent],
   ];
   return (
-    <WideTable minWidth={480} label="Comparison, scrolls sideways">
-      <table aria-label="Measured beside expected" className="table">
-        <thead>
-          <tr>
-            <th>Figure</th>
-            <th className="right">Measured</th>
-            <th className="right">Expected</th>
-            <th className="right">Band</th>
-            <th>Within the band</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([label, comparison, write]) => (
-            <tr key={label}>
-              <td>{label}</td>
-              {comparison ? (
-                <>
-                  <td className="right strong">{write(comparison.measured)}</td>
-                  <td className="right">{write(comparison.expected)}</td>
-                  <td className="right">± {write(comparison.band)}</td>
-                  <td>
-                    {Math.abs(comparison.sigmas) <= 2
-                      ? 'yes'
-                      : comparison.sigmas > 0
-                        ? 'above'
-                        : 'below'}
-                  </td>
-                </>
-              ) : (
-                <td colSpan={4} className="quiet">
-                  not taken
+    <WideTable minWidth={480} label="Measured beside expected">
+      <thead>
+        <tr>
+          <th>Figure</th>
+          <th className="right">Measured</th>
+          <th className="right">Expected</th>
+          <th className="right">Band</th>
+          <th>Within the band</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([label, comparison, write]) => (
+          <tr key={label}>
+            <td>{label}</td>
+            {comparison ? (
+              <>
+                <td className="right strong">{write(comparison.measured)}</td>
+                <td className="right">{write(comparison.expected)}</td>
+                <td className="right">± {write(comparison.band)}</td>
+                <td>
+                  {Math.abs(comparison.sigmas) <= 2
+                    ? 'yes'
+                    : comparison.sigmas > 0
+                      ? 'above'
+                      : 'below'}
                 </td>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ) : (
+              <td colSpan={4} className="quiet">
+                not taken
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
     </WideTable>
   );
 }

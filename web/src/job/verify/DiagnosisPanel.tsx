@@ -129,35 +129,33 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
   const reader = useReader();
   const stories = leadingStories(diagnosis);
   return (
-    <WideTable minWidth={560} label="Readings beside the causes, scrolls sideways">
-      <table aria-label="Readings beside the causes" className="table">
-        <thead>
-          <tr>
-            <th>Reading</th>
-            <th className="right">Read</th>
-            <th className="right">Sound, nine in ten</th>
-            {stories.map(({ faults }) => (
-              <th key={faults.join()} className="right" style={{ maxWidth: 180 }}>
-                If: {shortCause(faults, reader)}
-              </th>
+    <WideTable minWidth={560} label="Readings beside the causes">
+      <thead>
+        <tr>
+          <th>Reading</th>
+          <th className="right">Read</th>
+          <th className="right">Sound, nine in ten</th>
+          {stories.map(({ faults }) => (
+            <th key={faults.join()} className="right" style={{ maxWidth: 180 }}>
+              If: {shortCause(faults, reader)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {examination.given.map(({ code, seen }) => (
+          <tr key={code}>
+            <td>{readingLabel(code)}</td>
+            <td className="right strong">{sayReading(code, seen, reader)}</td>
+            <td className="right">{saySound(code, expected, reader)}</td>
+            {stories.map(({ faults, readings }) => (
+              <td key={faults.join()} className="right">
+                {sayReading(code, readings[code] ?? null, reader)}
+              </td>
             ))}
           </tr>
-        </thead>
-        <tbody>
-          {examination.given.map(({ code, seen }) => (
-            <tr key={code}>
-              <td>{readingLabel(code)}</td>
-              <td className="right strong">{sayReading(code, seen, reader)}</td>
-              <td className="right">{saySound(code, expected, reader)}</td>
-              {stories.map(({ faults, readings }) => (
-                <td key={faults.join()} className="right">
-                  {sayReading(code, readings[code] ?? null, reader)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </tbody>
     </WideTable>
   );
 }

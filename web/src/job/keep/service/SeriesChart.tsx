@@ -127,31 +127,29 @@ export function SeriesChart({ series, events, name }: Props) {
       </div>
       <details>
         <summary style={{ minHeight: 44, alignContent: 'center' }}>{label} as a table</summary>
-        <WideTable minWidth={560} label={`${label} by visit, scrolls sideways`}>
-          <table aria-label={`${label} by visit`} className="table">
-            <thead>
-              <tr>
-                <th>Visit</th>
-                <th className="right">Times its start</th>
-                <th className="right">Between</th>
-                <th className="right">As read alone</th>
-                <th>Changed then</th>
+        <WideTable minWidth={560} label={`${label} by visit`}>
+          <thead>
+            <tr>
+              <th>Visit</th>
+              <th className="right">Times its start</th>
+              <th className="right">Between</th>
+              <th className="right">As read alone</th>
+              <th>Changed then</th>
+            </tr>
+          </thead>
+          <tbody>
+            {series.visits.map(({ date: on, factor, low, high, raw: alone }) => (
+              <tr key={on}>
+                <td>{reader.day(on)}</td>
+                <td className="right">{reader.number(factor, 2)}</td>
+                <td className="right">
+                  {reader.number(low, 2)} – {reader.number(high, 2)}
+                </td>
+                <td className="right">{alone === null ? '' : reader.number(alone, 2)}</td>
+                <td>{changedOn(on).join(', ')}</td>
               </tr>
-            </thead>
-            <tbody>
-              {series.visits.map(({ date: on, factor, low, high, raw: alone }) => (
-                <tr key={on}>
-                  <td>{reader.day(on)}</td>
-                  <td className="right">{reader.number(factor, 2)}</td>
-                  <td className="right">
-                    {reader.number(low, 2)} – {reader.number(high, 2)}
-                  </td>
-                  <td className="right">{alone === null ? '' : reader.number(alone, 2)}</td>
-                  <td>{changedOn(on).join(', ')}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+            ))}
+          </tbody>
         </WideTable>
       </details>
     </>

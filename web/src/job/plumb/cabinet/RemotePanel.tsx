@@ -124,54 +124,53 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
     });
   return (
     <>
-      <WideTable minWidth={620} label="What the line does to the tap, scrolls sideways">
-        <table
-          aria-label="What the line does to the tap"
-          className="table tight"
-          style={{ marginTop: 'var(--mantine-spacing-sm)' }}
-        >
-          <thead>
+      <WideTable
+        minWidth={620}
+        label="What the line does to the tap"
+        tight
+        style={{ marginTop: 'var(--mantine-spacing-sm)' }}
+      >
+        <thead>
+          <tr>
+            <th>Product line</th>
+            <th className="right">A glass</th>
+            <th className="right">Usable from the tank</th>
+            <th className="right">Stands in the line</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {current && (
             <tr>
-              <th>Product line</th>
-              <th className="right">A glass</th>
-              <th className="right">Usable from the tank</th>
-              <th className="right">Stands in the line</th>
+              <td>As reckoned now: {reader.say('length', design.line.lengthM)}</td>
+              <Cells effect={current} tank={design.tank !== null} />
               <td />
             </tr>
-          </thead>
-          <tbody>
-            {current && (
-              <tr>
-                <td>As reckoned now: {reader.say('length', design.line.lengthM)}</td>
-                <Cells effect={current} tank={design.tank !== null} />
-                <td />
-              </tr>
-            )}
-            {solved.there.map((effect) => (
-              <tr key={effect.size}>
-                <td>
-                  {effect.size}, {reader.say('length', remote.lengthM)},{' '}
-                  {reader.say('length', remote.riseM)} up
-                </td>
-                <Cells effect={effect} tank={design.tank !== null} />
-                <td>
-                  {isReckoned(effect) ? (
-                    <Text size="sm">in use</Text>
-                  ) : (
-                    <Button
-                      variant="default"
-                      disabled={agreed !== null}
-                      title={agreed ? 'Open the agreement first' : undefined}
-                      onClick={() => take(effect)}
-                    >
-                      Reckon with it
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+          )}
+          {solved.there.map((effect) => (
+            <tr key={effect.size}>
+              <td>
+                {effect.size}, {reader.say('length', remote.lengthM)},{' '}
+                {reader.say('length', remote.riseM)} up
+              </td>
+              <Cells effect={effect} tank={design.tank !== null} />
+              <td>
+                {isReckoned(effect) ? (
+                  <Text size="sm">in use</Text>
+                ) : (
+                  <Button
+                    variant="default"
+                    disabled={agreed !== null}
+                    title={agreed ? 'Open the agreement first' : undefined}
+                    onClick={() => take(effect)}
+                  >
+                    Reckon with it
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
       </WideTable>
       {!solved.there.some(isReckoned) && (
         <Group mt="xs">

@@ -53,38 +53,36 @@ export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: 
         </Text>
       )}
       {seen && (
-        <WideTable minWidth={640} label="Branches, scrolls sideways">
-          <table className="table tight">
-            <thead>
-              <tr>
-                <th>Worst case</th>
-                <th className="right">Wants</th>
-                <th className="right">Full tank, alone</th>
-                <th className="right">Half drawn, alone</th>
-                <th className="right">Half drawn, all at once with the tap open</th>
-              </tr>
-            </thead>
-            <tbody>
-              {system.branches.map((branch, i) => {
-                const [full, half] = [seen.full[i]!, seen.half[i]!];
-                const enough = (value: number) =>
-                  value >= branch.neededBar ? undefined : 'mark warn';
-                return (
-                  <tr key={branch.kind}>
-                    <td>{branchNames[branch.kind]}</td>
-                    <td className="right">
-                      {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
+        <WideTable minWidth={640} label="Branches" tight>
+          <thead>
+            <tr>
+              <th>Worst case</th>
+              <th className="right">Wants</th>
+              <th className="right">Full tank, alone</th>
+              <th className="right">Half drawn, alone</th>
+              <th className="right">Half drawn, all at once with the tap open</th>
+            </tr>
+          </thead>
+          <tbody>
+            {system.branches.map((branch, i) => {
+              const [full, half] = [seen.full[i]!, seen.half[i]!];
+              const enough = (value: number) =>
+                value >= branch.neededBar ? undefined : 'mark warn';
+              return (
+                <tr key={branch.kind}>
+                  <td>{branchNames[branch.kind]}</td>
+                  <td className="right">
+                    {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
+                  </td>
+                  {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
+                    <td key={k} className="right">
+                      <span className={enough(value)}>{bar(value)}</span>
                     </td>
-                    {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
-                      <td key={k} className="right">
-                        <span className={enough(value)}>{bar(value)}</span>
-                      </td>
-                    ))}
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+                  ))}
+                </tr>
+              );
+            })}
+          </tbody>
         </WideTable>
       )}
       <Remarks

@@ -68,63 +68,61 @@ function PartsTable({ check, known }: { check: VanCheck; known: boolean }) {
   const total = check.lines.reduce((sum, line) => sum + (line.price ?? 0), 0);
   const loaded = check.lines.filter(({ key }) => isTicked(`part:${key}`)).length;
   return (
-    <WideTable minWidth={300} label="Parts, scrolls sideways">
-      <table className="table tight">
-        <thead>
-          <tr>
-            <th>
-              Loaded: {loaded} of {check.lines.length}
-            </th>
-            <th className="right">Quantity</th>
-            <th className="right mantine-visible-from-sm">Van holds</th>
-            <th className="right">To buy</th>
-            <th className="right mantine-visible-from-sm">Price</th>
+    <WideTable minWidth={300} label="Parts" tight>
+      <thead>
+        <tr>
+          <th>
+            Loaded: {loaded} of {check.lines.length}
+          </th>
+          <th className="right">Quantity</th>
+          <th className="right mantine-visible-from-sm">Van holds</th>
+          <th className="right">To buy</th>
+          <th className="right mantine-visible-from-sm">Price</th>
+        </tr>
+      </thead>
+      <tbody>
+        {check.lines.map((line) => (
+          <tr key={line.key}>
+            <td>
+              <Checkbox
+                size="md"
+                label={line.name}
+                checked={isTicked(`part:${line.key}`)}
+                onChange={(event) => tick(`part:${line.key}`, event.currentTarget.checked)}
+                styles={{ body: { minHeight: 36, alignItems: 'center' } }}
+              />
+            </td>
+            <td className="right">{reader.pieces(line.quantity, line.unit)}</td>
+            <td className="right mantine-visible-from-sm">
+              {line.inKit >= line.quantity
+                ? 'in the kit'
+                : !known
+                  ? '–'
+                  : line.taken > 0
+                    ? `${reader.pieces(line.taken, line.unit)} taken`
+                    : reader.pieces(line.held, line.unit)}
+            </td>
+            <td className="right">
+              {line.missing > 0 && (
+                <span className="mark warn">{reader.pieces(line.missing, line.unit)}</span>
+              )}
+            </td>
+            <td className="right mantine-visible-from-sm">
+              {line.price === null ? 'not in the catalogue' : reader.money(line.price, 2)}
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {check.lines.map((line) => (
-            <tr key={line.key}>
-              <td>
-                <Checkbox
-                  size="md"
-                  label={line.name}
-                  checked={isTicked(`part:${line.key}`)}
-                  onChange={(event) => tick(`part:${line.key}`, event.currentTarget.checked)}
-                  styles={{ body: { minHeight: 36, alignItems: 'center' } }}
-                />
-              </td>
-              <td className="right">{reader.pieces(line.quantity, line.unit)}</td>
-              <td className="right mantine-visible-from-sm">
-                {line.inKit >= line.quantity
-                  ? 'in the kit'
-                  : !known
-                    ? '–'
-                    : line.taken > 0
-                      ? `${reader.pieces(line.taken, line.unit)} taken`
-                      : reader.pieces(line.held, line.unit)}
-              </td>
-              <td className="right">
-                {line.missing > 0 && (
-                  <span className="mark warn">{reader.pieces(line.missing, line.unit)}</span>
-                )}
-              </td>
-              <td className="right mantine-visible-from-sm">
-                {line.price === null ? 'not in the catalogue' : reader.money(line.price, 2)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-        <tfoot>
-          <tr>
-            <th colSpan={5} className="right">
-              Parts in all: {reader.money(total, 2)}
-              <Text size="sm" c="dimmed">
-                rolls up to the proposal
-              </Text>
-            </th>
-          </tr>
-        </tfoot>
-      </table>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <th colSpan={5} className="right">
+            Parts in all: {reader.money(total, 2)}
+            <Text size="sm" c="dimmed">
+              rolls up to the proposal
+            </Text>
+          </th>
+        </tr>
+      </tfoot>
     </WideTable>
   );
 }
