@@ -23,6 +23,7 @@ import * as stockPlaces from './migrations/0019-stock-places.ts';
 import * as proofs from './migrations/0020-proofs.ts';
 import * as keysByFirm from './migrations/0021-keys-by-firm.ts';
 import * as passkeys from './migrations/0022-passkeys.ts';
+import * as toldToTheBoard from './migrations/0023-told-to-the-board.ts';
 
 /** In order, by name; a name that has run is never changed. */
 const migrations = [
@@ -48,6 +49,7 @@ const migrations = [
   { name: '0020-proofs', ...proofs },
   { name: '0021-keys-by-firm', ...keysByFirm },
   { name: '0022-passkeys', ...passkeys },
+  { name: '0023-told-to-the-board', ...toldToTheBoard },
 ];
 
 /** Whoever migrates holds this lock of the database; who comes second waits and then finds nothing to do. */

@@ -164,6 +164,7 @@ test('documents and parts that were stored by earlier versions are read after al
       '0020-proofs',
       '0021-keys-by-firm',
       '0022-passkeys',
+      '0023-told-to-the-board',
     ]);
     const read = async (sql: string) => {
       const [rows] = await sequelize.query(sql);

@@ -6,6 +6,8 @@ export interface Change {
   firm: string;
   of: 'job' | 'photographs' | 'van' | 'papers' | 'instruments' | 'catalogue';
   job: string | null;
+  /** Of a job, whether it is on the board or was before: told where it is known. */
+  board?: boolean;
 }
 
 type Listener = (change: Change) => void;

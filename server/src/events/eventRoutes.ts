@@ -25,16 +25,16 @@ export function eventRoutes(changes: Changes): Router {
     });
     response.write(`retry: ${retryMs}\n\n`);
     keepOpen(response, user.id);
-    const tell = (of: Change['of'] | 'all', job: string | null) =>
-      response.write(`data: ${JSON.stringify({ of, job })}\n\n`);
-    const hear = ({ firm: whose, of, job }: Change) => {
-      if (whose === firm.id) tell(of, job);
+    const tell = (told: Omit<Change, 'firm'> | { of: 'all'; job: null }) =>
+      response.write(`data: ${JSON.stringify(told)}\n\n`);
+    const hear = ({ firm: whose, ...told }: Change) => {
+      if (whose === firm.id) tell(told);
     };
     const { since } = request.query;
     if (since !== undefined) {
       const missed = changes.since(Number(since));
       if (missed) missed.forEach(hear);
-      else tell('all', null);
+      else tell({ of: 'all', job: null });
     }
     const stop = changes.listen(hear);
     const beat = setInterval(() => response.write(': still here\n\n'), heartbeatMs);

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { setTimeout as pause } from 'node:timers/promises';
 import { boardSchema, type Job, jobSchema } from '@katharos/contract';
 import { type JobDocument, stampPersons } from '@katharos/job';
+import type { Change } from '../events/changes.ts';
 import { demoJobs } from '../seed/demoJobs.ts';
 import { emptyDocument, startTestApp, type TestApp } from '../test/testApp.ts';
 
@@ -45,6 +47,39 @@ test('holds what is flushed with its plan and telephone, from the plumbing to th
   expect(await board(stranger)).toEqual([]);
   await agent.patch(`/api/jobs/${job.id}`).send({ shelf: 'archived' }).expect(204);
   expect(await board()).toEqual([]);
+});
+
+test('is told of a job that comes to it, is on it and leaves it, and of no other', async () => {
+  const heard: Change[] = [];
+  const stop = server.changes.listen((change) => heard.push(change));
+  let job: Job | undefined;
+  /** Does something to the job and says whether the board was told of it. */
+  const isToldOf = async (doing: () => Promise<void>): Promise<boolean | undefined> => {
+    heard.length = 0;
+    await doing();
+    for (;;) {
+      const told = heard.find((one) => one.of === 'job' && one.job === job?.id);
+      if (told) return told.board;
+      await pause(5);
+    }
+  };
+  const [surveyed, flushing] = [sampled('Tamsin'), sampled('Per')];
+  const save = async (document: JobDocument) => {
+    const { id, version } = job!;
+    const saved = await agent.put(`/api/jobs/${id}`).send({ version, document }).expect(200);
+    job = { ...job!, version: (saved.body as Job).version };
+  };
+  const post = async () => {
+    job = jobSchema.parse((await agent.post('/api/jobs').send({ name: 'Odo Marsh' })).body);
+  };
+  const remarked = (on: JobDocument, remark: string) => ({ ...on, keep: { ...on.keep, remark } });
+  expect(await isToldOf(post)).toBe(false);
+  expect(await isToldOf(() => save(surveyed))).toBe(false);
+  expect(await isToldOf(() => save(flushing))).toBe(true);
+  expect(await isToldOf(() => save(remarked(flushing, 'x')))).toBe(true);
+  expect(await isToldOf(() => save(surveyed))).toBe(true);
+  expect(await isToldOf(() => save(remarked(surveyed, 'y')))).toBe(false);
+  stop();
 });
 
 test('is for nobody who is not signed in', async () => {

@@ -14,7 +14,7 @@ import { createApp } from '../app.ts';
 import { type Config, readConfig } from '../base/config.ts';
 import { openDatabase } from '../db/database.ts';
 import { migrate } from '../db/migrate.ts';
-import { hearChanges } from '../events/changes.ts';
+import { type Changes, hearChanges } from '../events/changes.ts';
 import { createFirm } from '../firm/firmRepository.ts';
 import { openMailer } from '../mail/mailer.ts';
 import { type Postman, postman } from '../mail/postman.ts';
@@ -47,6 +47,8 @@ export interface TestApp {
   /** Folder into which letters are laid. */
   outbox: string;
   post: Postman;
+  /** What is told of as it changes. */
+  changes: Changes;
   close: () => Promise<void>;
 }
 
@@ -154,6 +156,7 @@ export async function startTestApp(change: Partial<Config> = {}): Promise<TestAp
     mill,
     logger,
     log,
+    changes,
     outbox,
     post,
     signedIn: async (firm) => {

@@ -6,7 +6,8 @@ import { lineChanged, notKept, refusedFor, waitingCounted } from './lineSlice.ts
 import { type Message, onMessage } from './messages.ts';
 
 const tagsOf = {
-  jobs: ['Jobs', 'Board'],
+  jobs: ['Jobs'],
+  board: ['Jobs', 'Board'],
   van: ['Van'],
   instruments: ['Instruments'],
   photographs: ['Photographs'],

@@ -110,6 +110,8 @@ async function serveUntil(userId: string, signal: AbortSignal): Promise<void> {
 interface Event {
   of: 'job' | 'photographs' | 'van' | 'instruments' | 'papers' | 'catalogue' | 'all';
   job: string | null;
+  /** Of a job, whether it is on the board or was before. */
+  board?: boolean;
 }
 
 /** By how much this browser may mistake the server's time, ms. */
@@ -156,9 +158,9 @@ function hearEvents(onBack: () => void): { close: () => void; isDown: () => bool
       down = true;
     });
     source.addEventListener('message', ({ data }: MessageEvent<string>) => {
-      const { of, job } = JSON.parse(data) as Event;
+      const { of, job, board = true } = JSON.parse(data) as Event;
       if (of === 'job' && job) void takeInFromServer(job).catch(() => undefined);
-      tellAll({ about: 'lists', of: of === 'job' ? 'jobs' : of });
+      tellAll({ about: 'lists', of: of !== 'job' ? of : board ? 'board' : 'jobs' });
     });
   };
   listen();

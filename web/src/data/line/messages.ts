@@ -14,7 +14,7 @@ export type Message =
   /** The server's lists changed. */
   | {
       about: 'lists';
-      of: 'jobs' | 'van' | 'instruments' | 'photographs' | 'papers' | 'catalogue' | 'all';
+      of: 'jobs' | 'board' | 'van' | 'instruments' | 'photographs' | 'papers' | 'catalogue' | 'all';
     }
   /** The server did not want something that cannot be mended. */
   | { about: 'refused'; lane: Lane; kind: string; message: string }
