@@ -17,5 +17,4 @@ import('./draw.tsx').then(
   ({ draw }) => draw(root),
   () => (root.textContent = 'This page did not come whole. Load it again.'),
 );
-// A task of its own: a slow phone has just read the first file, and is not held up for the sum of both.
-setTimeout(() => askAhead(window.location.pathname));
+askAhead(window.location.pathname);

@@ -14,8 +14,8 @@ const plumbingFrom = remembered(
 );
 
 /**
- * A job's plumbing with a system: worked out once for all that show it, and not again for a step that is ticked or a note, since it is
- * a quarter of a second's work on a slow phone.
+ * A job's plumbing with a system: worked out once for all that show it, and not again for a step that is ticked or a note, of which it
+ * would be a fifth.
  */
 export const plumbingBy = (
   { survey, plumb }: Plumbed,
