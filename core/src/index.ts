@@ -357,6 +357,7 @@ export {
   type DaysInTheHouse,
   type LevelBand,
   liveSampledDays,
+  type PicturedDay,
   sampleDraws,
 } from './household/sampledDays.ts';
 export {

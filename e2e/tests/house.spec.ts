@@ -53,7 +53,7 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
   );
   await day.getByText('The hardest day as a table').click();
   await expect(day.getByRole('table').filter({ hasText: 'Waited' }).getByRole('row')).toHaveCount(
-    lived.hardest.simulated.draws.length + 1,
+    lived.hardest.draws.length + 1,
   );
   await day.getByText('Todayâ€™s water').click();
   await expect(day).toContainText('In 56 sampled days');

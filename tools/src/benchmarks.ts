@@ -159,7 +159,7 @@ function benchRecommendation(): void {
   if (!brief.ok) throw new Error(brief.failure.code);
   const { task, requirements } = brief.value;
   write(
-    'Recommendation: every candidate in five conditions, the sound ones on two days of their household or more',
+    'Recommendation: every candidate in five conditions, the sound ones on eight weeks of their household',
   );
   // A tank more is one more candidate for every feed side; a restrictor more is another feed side, whose curves are to be solved.
   const tanks = (copies: number) =>

@@ -54,7 +54,7 @@ export function cabinetSpaceL(design: SystemDesign): number {
 
 /** A judged design by its criteria; nothing if it cannot run. */
 export function criteriaOf(judged: JudgedDesign): Criteria | null {
-  const { design, worst, cost, hardDay, price } = judged;
+  const { design, worst, cost, hardDayWaitMin, price } = judged;
   if (!worst || !cost) return null;
   return {
     january: worst.productionLPerDay,
@@ -64,7 +64,7 @@ export function criteriaOf(judged: JudgedDesign): Criteria | null {
     space: cabinetSpaceL(design),
     glass: worst.secondsPerGlass,
     power: design.pump?.powerW ?? 0,
-    wait: hardDay ? hardDay.longestWaitMin : 0,
+    wait: hardDayWaitMin ?? 0,
   };
 }
 

@@ -1,10 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { householdOfDemand } from '../household/household.ts';
-import { samplePart, sampleWater, tankDesign } from '../test/samples.ts';
-import { requirements, watersOf } from '../test/sizingSamples.ts';
+import { liveSampledDays } from '../household/sampledDays.ts';
+import { simulateDays } from '../household/simulateDays.ts';
+import { supplyOf } from '../household/supply.ts';
+import { samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
+import { requirements, site, watersOf } from '../test/sizingSamples.ts';
 import { assess } from '../system/assess.ts';
 import { partsPrice } from '../system/slots.ts';
-import { judge } from './judge.ts';
+import { candidates } from './candidates.ts';
+import { judge, trialOf } from './judge.ts';
 import { isBetter } from './recommend.ts';
 import { type Requirements, usualRequirements } from './requirements.ts';
 import { agedMembrane, type FeedWater, type SystemDesign } from '../system/design.ts';
@@ -93,5 +97,44 @@ describe('a judgement', () => {
     );
     const more = judged(tankDesign, { ...sampleWater, pressureBar: 5 });
     expect(isBetter({ ...more, shortfalls: flawed.shortfalls }, flawed, false)).toBe(true);
+  });
+});
+
+describe('the days of a judgement', () => {
+  const designs = candidates(sampleParts, site);
+
+  /** Households whose day is easy for most systems, and hard for many: a large pot twice, and little beside it. */
+  const asking: [string, Partial<Requirements>][] = [
+    ['few people', { demandLPerDay: 12, household: householdOfDemand(12, 2) }],
+    ['a pot of four litres', { demandLPerDay: 15, household: householdOfDemand(15, 4) }],
+    ['a pot of five litres', { demandLPerDay: 20, household: householdOfDemand(20, 5) }],
+  ];
+
+  test.each(asking)('are those that Days shows, none left out: %s', (_name, asked) => {
+    const wanted = { ...requirements, ...asked };
+    const { worst } = watersOf(sampleWater);
+    const shares = new Set<number>();
+    for (const design of designs) {
+      const { waitingDays } = judge(design, watersOf(sampleWater), wanted);
+      if (waitingDays === null) continue;
+      const supply = supplyOf(design, worst, agedMembrane);
+      if (!supply.ok) throw new Error(supply.failure.code);
+      const { disappointingDays, sampled } = liveSampledDays(supply.value, wanted.household);
+      expect(waitingDays).toBeCloseTo(disappointingDays / sampled.days, 12);
+      shares.add(waitingDays);
+    }
+    expect(shares.size).toBeGreaterThan(0);
+  });
+
+  test('begin with one hardest day, the same for every design, by which they are weighed', () => {
+    const trial = trialOf(requirements);
+    expect(trial.days).toContain(trial.hardest);
+    const [design] = designs;
+    const alone = judge(design!, watersOf(sampleWater), requirements);
+    const { hardDayWaitMin } = judge(design!, watersOf(sampleWater), requirements, { trial });
+    expect(hardDayWaitMin).toBe(alone.hardDayWaitMin);
+    const supply = supplyOf(design!, watersOf(sampleWater).worst, agedMembrane);
+    if (!supply.ok) throw new Error(supply.failure.code);
+    expect(hardDayWaitMin).toBe(simulateDays(supply.value, [trial.hardest]).longestWaitMin);
   });
 });

@@ -1,8 +1,14 @@
 import { partsPrice } from '../system/slots.ts';
 import { practiceLimits } from '../base/practice.ts';
-import { type Draw, litresOf } from '../household/household.ts';
+import type { Draw } from '../household/household.ts';
 import { sampleDraws } from '../household/sampledDays.ts';
-import { simulateDays } from '../household/simulateDays.ts';
+import { disappointingDays, minutesPerDay, simulateDays } from '../household/simulateDays.ts';
+import {
+  type DrawColumns,
+  drawColumns,
+  hardestDay,
+  letsNobodyWait,
+} from '../household/storageNeeded.ts';
 import { unitMisfit } from '../system/unit.ts';
 import { closesWhenFull } from '../system/closing.ts';
 import { highestPressures, isOverloaded, pumpInletBar } from '../system/strength.ts';
@@ -29,14 +35,6 @@ import {
 import type { Requirements, Shortfall } from './requirements.ts';
 import { Solutions } from '../system/solutions.ts';
 
-/** The day of the trial on which most is drawn, lived in the worst case. */
-export interface HardDay {
-  longestWaitMin: number;
-  shortL: number;
-  starts: number;
-  drainL: number;
-}
-
 /** What a design does in the warmest water at the highest pressure, as far as it is judged by it. */
 export interface WarmRun {
   running: OperatingPoint;
@@ -55,8 +53,8 @@ export interface JudgedDesign {
   shortfalls: Shortfall[];
   /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
   waitingDays: number | null;
-  /** Null where no day was tried or it cannot run. */
-  hardDay: HardDay | null;
+  /** Longest wait of the day that asks most, begun with a full tank; null where no day was tried or it cannot run. */
+  hardDayWaitMin: number | null;
   /** Price of its parts, in the firm's currency. */
   price: number;
   cost: OwnershipCost | null;
@@ -105,7 +103,7 @@ export function judge(
       failure: failed && !failed.ok ? failed.failure : null,
       shortfalls: ['cannot-run'],
       waitingDays: null,
-      hardDay: null,
+      hardDayWaitMin: null,
       price,
       cost: null,
       fiveYearCost: Infinity,
@@ -136,61 +134,46 @@ export function judge(
     failure: null,
     shortfalls,
     waitingDays,
-    hardDay: lived?.hardDay ?? null,
+    hardDayWaitMin: lived?.hardDayWaitMin ?? null,
     price,
     cost,
     fiveYearCost: price + cost.fiveYears,
   };
 }
 
-/** Days that designs are tried on, the two that ask most first: most litres in the day, and most within three hours. */
+/** Days that designs are tried on, in the worst case; the same for every design. */
 export interface Trial {
   days: readonly (readonly Draw[])[];
+  /** The day that asks most of a tank. */
+  hardest: readonly Draw[];
+  columns: DrawColumns;
 }
 
-const daysTried = 14;
-const hardest = 2;
-const peakMin = 180;
-
-const peakOf = (day: readonly Draw[]): number =>
-  Math.max(
-    0,
-    ...day.map((first, i) =>
-      litresOf(day.slice(i).filter((draw) => draw.minute < first.minute + peakMin)),
-    ),
-  );
-
-/** Two weeks of the household, so that weekends count as they do in a year; the same for every design. */
-export function trialOf({ household }: Pick<Requirements, 'household'>): Trial {
-  const most = (days: Draw[][], measure: (day: Draw[]) => number) =>
-    days.reduce((found, day) => (measure(day) > measure(found) ? day : found));
-  const days = sampleDraws(household, daysTried);
-  const longest = most(days, litresOf);
-  const others = days.filter((day) => day !== longest);
-  const densest = most(others, peakOf);
-  return { days: [longest, densest, ...others.filter((day) => day !== densest)] };
+/** The very days that are shown of a system. The hardest of them is the one that needs the most storage at the production asked for. */
+export function trialOf({
+  household,
+  demandLPerDay,
+  productionMargin,
+}: Pick<Requirements, 'household' | 'demandLPerDay' | 'productionMargin'>): Trial {
+  const days = sampleDraws(household);
+  const asked = (productionMargin * demandLPerDay) / minutesPerDay;
+  return { days, hardest: days[hardestDay(days, asked)] ?? [], columns: drawColumns(days) };
 }
 
 /**
- * Lives the day of most litres with every design; with those that nothing else speaks against also the densest, and the rest only
- * where one of these two let somebody wait: a design that serves both well serves the easier ones (`judge.test.ts` tries it).
+ * Lives the hardest day with every design, and all days with those that nothing else speaks against, unless it is plain that they let
+ * nobody wait.
  */
 function live(
   supply: Supply,
-  { days }: Trial,
+  { days, hardest, columns }: Trial,
   sound: boolean,
-): { hardDay: HardDay; waitingDays: number | null } {
-  const [longest, ...others] = days;
-  const { longestWaitMin, shortL, starts, ledger, disappointed } = simulateDays(supply, [longest!]);
-  const hardDay = { longestWaitMin, shortL, starts, drainL: ledger.drainL };
-  if (!sound) return { hardDay, waitingDays: null };
-  const waits = (day: readonly Draw[]) => simulateDays(supply, [day]).disappointed > 0;
-  let waiting = disappointed > 0 ? 1 : 0;
-  others.forEach((day, i) => {
-    if (i + 2 > hardest && waiting === 0) return;
-    if (waits(day)) waiting += 1;
-  });
-  return { hardDay, waitingDays: waiting / days.length };
+): Pick<JudgedDesign, 'hardDayWaitMin' | 'waitingDays'> {
+  const hardDayWaitMin = simulateDays(supply, [hardest]).longestWaitMin;
+  if (!sound) return { hardDayWaitMin, waitingDays: null };
+  const calm = supply.kind === 'tank' && letsNobodyWait(supply, columns);
+  const waiting = calm ? 0 : disappointingDays(simulateDays(supply, days));
+  return { hardDayWaitMin, waitingDays: waiting / days.length };
 }
 
 function findShortfalls(

@@ -155,8 +155,9 @@ function* searching({
   const first = ranked[0];
   if (!first) return undefined;
   for (const family of ranked) {
-    const { design, today, hardDay } = family.best;
-    if (today && !hardDay) family.best = judge(design, waters, requirements, { trial, solutions });
+    const { design, today, hardDayWaitMin } = family.best;
+    if (today && hardDayWaitMin === null)
+      family.best = judge(design, waters, requirements, { trial, solutions });
     family.best = inKit(withFittingLamp(family.best, catalogue, site.lampIons), catalogue);
   }
   return {

@@ -5,7 +5,7 @@ export interface Requirements {
   demandLPerDay: number;
   /** Largest single draw, L. */
   largestDrawL: number;
-  /** Who is to be content with it; designs are tried on two weeks of their days. */
+  /** Who is to be content with it; designs are tried on eight weeks of their days. */
   household: Household;
   /** Share of days, in the worst case, on which somebody may wait longer than people bear, or go short. */
   mostWaitingDays: number;

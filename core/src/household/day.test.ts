@@ -15,7 +15,7 @@ import {
 } from './household.ts';
 import { liveSampledDays, sampleDraws } from './sampledDays.ts';
 import { comfortLPerMin, patienceMin } from '../base/practice.ts';
-import { simulateDays, standingTds } from './simulateDays.ts';
+import { disappointingDays, simulateDays, standingTds } from './simulateDays.ts';
 import { type Supply, supplyOf } from './supply.ts';
 
 function supplied(design: SystemDesign, water: FeedWater = sampleWater): Supply {
@@ -109,6 +109,18 @@ describe('simulated days', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  test('begin as the day before left the tank: a late pot is missed in the morning', () => {
+    const supply = tankSupply();
+    const late = [glass(1430, 0.9 * supply.fullL)];
+    const early = [glass(20, 0.9 * supply.fullL)];
+    const alone = simulateDays(supply, [early]);
+    const together = simulateDays(supply, [late, early]);
+    expect(alone.disappointed).toBe(0);
+    expect(together.lived.map(({ disappointed }) => disappointed)).toEqual([0, 1]);
+    expect(disappointingDays(together)).toBe(1);
+    expect(together.shortL).toBe(together.lived[1]!.shortL);
   });
 
   test('hardly depend on the step', () => {
@@ -214,7 +226,13 @@ describe('simulated days', () => {
   test('eight sampled weeks find the hardest day and keep its picture', () => {
     const lived = liveSampledDays(tankSupply(), { ...usualHousehold, people: 5, potL: 4 });
     expect(lived.sampled.days).toBe(56);
-    const { moments, leastL } = lived.hardest.simulated;
+    const { moments, leastL, draws, shortL } = lived.hardest;
+    if (lived.sampled.shortL === 0) expect(leastL).toBe(lived.sampled.leastL);
+    expect(draws.reduce((sum, { servedL }) => sum + servedL, 0)).toBeCloseTo(
+      lived.hardest.drawnL,
+      9,
+    );
+    expect(shortL).toBeLessThanOrEqual(lived.sampled.shortL);
     expect(moments[0]).toMatchObject({ minute: 0 });
     expect(moments.at(-1)!.minute).toBeCloseTo(1440, 6);
     expect(Math.min(...moments.map((moment) => moment.litres))).toBeCloseTo(leastL, 9);

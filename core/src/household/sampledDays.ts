@@ -1,16 +1,33 @@
 import { drawsOfDay, type Draw, type Household, seededRandom } from './household.ts';
-import { type DayMoment, type SimulatedDays, simulateDays } from './simulateDays.ts';
+import {
+  type DayMoment,
+  disappointingDays,
+  type LivedDay,
+  minutesPerDay,
+  type ServedDraw,
+  type SimulatedDays,
+  simulateDays,
+} from './simulateDays.ts';
 import type { Supply } from './supply.ts';
 
 /** A stretch of sampled days in a house, and one of them to look at. */
 export interface DaysInTheHouse {
+  /** The stretch as a whole, without its draws and moments. */
   sampled: SimulatedDays;
-  /** The sampled day on which the tank fell lowest (without a tank: most was asked), once more with its moments. */
-  hardest: { day: number; draws: readonly Draw[]; simulated: SimulatedDays };
+  /** The day on which the tank fell lowest (without a tank: most was asked), as it was lived among the others. */
+  hardest: PicturedDay;
   /** Days on which somebody waited longer than people bear, or went short. */
   disappointingDays: number;
   /** What the tank holds through the day; empty without a tank. */
   band: LevelBand[];
+}
+
+/** A day of a stretch with its moments, by the minute of that day. */
+export interface PicturedDay extends Omit<LivedDay, 'draws'> {
+  /** Its place among the days, from 0. */
+  day: number;
+  draws: ServedDraw[];
+  moments: DayMoment[];
 }
 
 /** Water in the tank at a time of day, L: on nine days of ten it lies between low and high. */
@@ -43,24 +60,34 @@ export function liveSampledDays(
   days = daysSampled,
   seed = 1,
 ): DaysInTheHouse {
-  const draws = sampleDraws(household, days, seed);
-  const each = draws.map((day) => simulateDays(supply, [day]));
-  const sampled = simulateDays(supply, draws, { keep: supply.kind === 'tank' });
-  const hardness = (day: SimulatedDays) =>
-    supply.kind === 'tank' ? -day.leastL + 100 * day.shortL : day.ledger.drawnL;
+  const sampled = simulateDays(supply, sampleDraws(household, days, seed), { keep: true });
+  const { lived, moments } = sampled;
+  const hardness = (day: LivedDay) =>
+    supply.kind === 'tank' ? -day.leastL + 100 * day.shortL : day.drawnL;
   let hardest = 0;
-  each.forEach((day, i) => {
-    if (hardness(day) > hardness(each[hardest]!)) hardest = i;
+  lived.forEach((day, i) => {
+    if (hardness(day) > hardness(lived[hardest]!)) hardest = i;
   });
   return {
     sampled: { ...sampled, draws: [], moments: [] },
-    hardest: {
-      day: hardest,
-      draws: draws[hardest] ?? [],
-      simulated: simulateDays(supply, [draws[hardest] ?? []], { keep: true }),
-    },
-    disappointingDays: each.filter((day) => day.disappointed > 0).length,
-    band: levelBand(sampled.moments, days),
+    hardest: pictured(sampled, hardest),
+    disappointingDays: disappointingDays(sampled),
+    band: supply.kind === 'tank' ? levelBand(moments, days) : [],
+  };
+}
+
+/** One day out of a stretch that was kept. */
+function pictured({ lived, draws, moments }: SimulatedDays, day: number): PicturedDay {
+  const from = day * minutesPerDay;
+  const before = lived.slice(0, day).reduce((sum, one) => sum + one.draws, 0);
+  const today = lived[day]!;
+  return {
+    ...today,
+    day,
+    draws: draws.slice(before, before + today.draws),
+    moments: moments
+      .filter(({ minute }) => minute >= from && minute <= from + minutesPerDay)
+      .map((moment) => ({ ...moment, minute: moment.minute - from })),
   };
 }
 
@@ -69,12 +96,12 @@ const bandStepMin = 30;
 /** Quantiles of the tank's level over the days, at every half hour. */
 function levelBand(moments: readonly DayMoment[], days: number): LevelBand[] {
   if (moments.length === 0) return [];
-  const steps = 1440 / bandStepMin + 1;
+  const steps = minutesPerDay / bandStepMin + 1;
   const levels: number[][] = Array.from({ length: steps }, () => []);
   let at = 0;
   for (let day = 0; day < days; day += 1) {
     for (let step = 0; step < steps; step += 1) {
-      const minute = day * 1440 + step * bandStepMin;
+      const minute = day * minutesPerDay + step * bandStepMin;
       while (at + 1 < moments.length && moments[at + 1]!.minute <= minute) at += 1;
       levels[step]!.push(levelAt(moments, at, minute));
     }

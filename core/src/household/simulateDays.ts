@@ -2,7 +2,7 @@ import { borneWaitMin, comfortLPerMin, glassL, patienceMin } from '../base/pract
 import { atmosphereBar, tankPressure, tankVolume } from '../tank/bladderTank.ts';
 import { columnAt, pressureAtHours, tankFactor } from '../system/filling/productionCurve.ts';
 import type { Draw } from './household.ts';
-import type { Supply } from './supply.ts';
+import type { DirectSupply, Supply, TankSupply } from './supply.ts';
 
 /** A moment of the day for a picture of it. */
 export interface DayMoment {
@@ -28,20 +28,33 @@ export interface Ledger {
   endL: number;
 }
 
-export interface SimulatedDays {
-  days: number;
-  ledger: Ledger;
-  /** Kept, like the moments, only when asked for. */
-  draws: ServedDraw[];
+/** How well a time was served. */
+interface Service {
   /** Litres asked for that did not come. */
   shortL: number;
   longestWaitMin: number;
   /** Draws that waited longer than people bear, or were not served whole. */
   disappointed: number;
+  /** Least that the tank held; 0 without one, L. */
+  leastL: number;
+}
+
+/** One day of a stretch, which begins with the tank as the day before left it. */
+export interface LivedDay extends Service {
+  draws: number;
+  drawnL: number;
+}
+
+export interface SimulatedDays extends Service {
+  days: number;
+  /** Day by day. */
+  lived: LivedDay[];
+  ledger: Ledger;
+  /** Kept, like the moments, only when asked for. */
+  draws: ServedDraw[];
   /** Starts of production. */
   starts: number;
   runningMin: number;
-  leastL: number;
   /** Worst first quarter litre of a tankless unit after standing, mg/L; null with a tank. */
   firstGlassMgL: number | null;
   moments: DayMoment[];
@@ -50,7 +63,7 @@ export interface SimulatedDays {
 /** Longest step while a tap is open, min; by the midpoint rule within 1e-3 of steps a tenth of it (`day.test.ts`). */
 export const openStepMin = 0.5;
 
-const minutesPerDay = 1440;
+export const minutesPerDay = 1440;
 
 /** Simulates days one after the other, each given as its draws; the tank starts full. */
 export function simulateDays(
@@ -63,8 +76,13 @@ export function simulateDays(
     : simulateDirect(supply, days, keep);
 }
 
+/** Days of a stretch on which somebody waited longer than people bear, or went short. */
+export const disappointingDays = ({ lived }: Pick<SimulatedDays, 'lived'>): number =>
+  lived.filter((day) => day.disappointed > 0).length;
+
 const emptyResult = (days: number, startL: number): SimulatedDays => ({
   days,
+  lived: [],
   ledger: { feedL: 0, drainL: 0, productL: 0, drawnL: 0, startL, endL: startL },
   draws: [],
   shortL: 0,
@@ -77,21 +95,40 @@ const emptyResult = (days: number, startL: number): SimulatedDays => ({
   moments: [],
 });
 
-function record(
-  result: SimulatedDays,
-  draw: Draw,
-  servedL: number,
-  waitMin: number,
-  keep: boolean,
-): void {
-  const shortL = Math.max(draw.litres - servedL, 0);
-  if (keep) result.draws.push({ ...draw, servedL, waitMin });
-  result.shortL += shortL;
-  result.longestWaitMin = Math.max(result.longestWaitMin, waitMin);
-  if (shortL > 1e-9 || waitMin > borneWaitMin(draw.litres)) result.disappointed += 1;
+/** Opens the book of the next day. */
+function openDay({ lived }: SimulatedDays, leastL: number): void {
+  lived.push({ draws: 0, drawnL: 0, shortL: 0, longestWaitMin: 0, disappointed: 0, leastL });
 }
 
-type TankSupply = Extract<Supply, { kind: 'tank' }>;
+/** Books a draw, and what it left in the tank, in its day. */
+function record(
+  { lived, draws }: SimulatedDays,
+  draw: Draw,
+  { servedL, waitMin, leftL }: { servedL: number; waitMin: number; leftL: number },
+  keep: boolean,
+): void {
+  const today = lived[lived.length - 1]!;
+  const shortL = Math.max(draw.litres - servedL, 0);
+  today.draws += 1;
+  today.drawnL += servedL;
+  today.shortL += shortL;
+  today.longestWaitMin = Math.max(today.longestWaitMin, waitMin);
+  today.leastL = Math.min(today.leastL, leftL);
+  if (shortL > 1e-9 || waitMin > borneWaitMin(draw.litres)) today.disappointed += 1;
+  if (keep) draws.push({ ...draw, servedL, waitMin });
+}
+
+/** Adds up the days. */
+function addUp(result: SimulatedDays): SimulatedDays {
+  for (const day of result.lived) {
+    result.ledger.drawnL += day.drawnL;
+    result.shortL += day.shortL;
+    result.disappointed += day.disappointed;
+    result.longestWaitMin = Math.max(result.longestWaitMin, day.longestWaitMin);
+    result.leastL = Math.min(result.leastL, day.leastL);
+  }
+  return result;
+}
 
 /** Where a tank's days stand. Every litre is booked in `result.ledger` as it moves. */
 interface TankState {
@@ -126,6 +163,8 @@ function simulateTank(
   };
   show(state, keep);
   days.forEach((draws, day) => {
+    go({ untilMinute: day * minutesPerDay });
+    openDay(state.result, state.litres);
     for (const draw of draws) {
       go({ untilMinute: day * minutesPerDay + draw.minute });
       go({ draw });
@@ -133,7 +172,7 @@ function simulateTank(
   });
   go({ untilMinute: days.length * minutesPerDay });
   state.result.ledger.endL = state.litres;
-  return state.result;
+  return addUp(state.result);
 }
 
 function show({ now, litres, producing, result }: TankState, keep: boolean): void {
@@ -245,15 +284,14 @@ function serve(
   ledger.productL += productL;
   ledger.drainL += drainL;
   ledger.feedL += productL + drainL;
-  ledger.drawnL += servedL;
   result.runningMin += runningMin;
   result.starts += starts;
-  result.leastL = Math.min(result.leastL, litres);
   state.litres = litres;
   state.producing = producing;
   state.now += spentMin;
   show(state, keep);
-  record(result, draw, servedL, Math.max(spentMin - quickestMin, 0), keep);
+  const waitMin = Math.max(spentMin - quickestMin, 0);
+  record(result, draw, { servedL, waitMin, leftL: litres }, keep);
 }
 
 /**
@@ -273,7 +311,7 @@ export function standingTds(
 }
 
 function simulateDirect(
-  supply: Extract<Supply, { kind: 'direct' }>,
+  supply: DirectSupply,
   days: readonly (readonly Draw[])[],
   keep: boolean,
 ): SimulatedDays {
@@ -283,6 +321,7 @@ function simulateDirect(
   let closed = -Infinity;
   let worst = productMgL;
   days.forEach((draws, day) => {
+    openDay(result, 0);
     for (const draw of draws) {
       const opened = Math.max(day * minutesPerDay + draw.minute, closed);
       const minutes = draw.litres / productLPerMin;
@@ -291,22 +330,16 @@ function simulateDirect(
       const first = Math.min(standingL, glassL);
       worst = Math.max(worst, (first * stood + (glassL - first) * productMgL) / glassL);
       ledger.productL += draw.litres;
-      ledger.drawnL += draw.litres;
       ledger.drainL += minutes * drainLPerMin;
       ledger.feedL += draw.litres + minutes * drainLPerMin;
       result.starts += 1;
       result.runningMin += minutes;
       closed = opened + minutes;
       const asked = day * minutesPerDay + draw.minute;
-      record(
-        result,
-        draw,
-        draw.litres,
-        Math.max(closed - asked - draw.litres / comfortLPerMin, 0),
-        keep,
-      );
+      const waitMin = Math.max(closed - asked - draw.litres / comfortLPerMin, 0);
+      record(result, draw, { servedL: draw.litres, waitMin, leftL: 0 }, keep);
     }
   });
   result.firstGlassMgL = worst;
-  return result;
+  return addUp(result);
 }

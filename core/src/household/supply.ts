@@ -5,29 +5,33 @@ import { type Ageing, type FeedWater, newMembrane, type SystemDesign } from '../
 import { type BladderTank, tankVolume } from '../tank/bladderTank.ts';
 import type { ProductionCurve } from '../system/filling/productionCurve.ts';
 
-/** What stands behind the tap through a day, with everything looked up that would otherwise be solved again and again. */
-export type Supply =
-  | {
-      kind: 'tank';
-      curve: ProductionCurve;
-      tank: BladderTank;
-      /** Usable water of the full tank, L. */
-      fullL: number;
-      /** Water in the tank below which production starts again, L. */
-      reopenL: number;
-      /** Flow at the open tap at the nodes of the curve, L/min. */
-      tapLPerMin: Float64Array;
-    }
-  | {
-      kind: 'direct';
-      productLPerMin: number;
-      drainLPerMin: number;
-      productMgL: number;
-      feedMgL: number;
-      /** Salt permeance of the bank at the water's temperature, L/h, and product that stands behind it, L. */
-      saltPermeanceLPerH: number;
-      standingL: number;
-    };
+/** A tank behind the tap, with everything looked up that would otherwise be solved again and again. */
+export interface TankSupply {
+  kind: 'tank';
+  curve: ProductionCurve;
+  tank: BladderTank;
+  /** Usable water of the full tank, L. */
+  fullL: number;
+  /** Water in the tank below which production starts again, L. */
+  reopenL: number;
+  /** Flow at the open tap at the nodes of the curve, L/min. */
+  tapLPerMin: Float64Array;
+}
+
+/** A unit without a tank, which makes what is drawn. */
+export interface DirectSupply {
+  kind: 'direct';
+  productLPerMin: number;
+  drainLPerMin: number;
+  productMgL: number;
+  feedMgL: number;
+  /** Salt permeance of the bank at the water's temperature, L/h, and product that stands behind it, L. */
+  saltPermeanceLPerH: number;
+  standingL: number;
+}
+
+/** What stands behind the tap through a day. */
+export type Supply = TankSupply | DirectSupply;
 
 /**
  * Share of the closing pressure at which production starts again. Default: a switch of 2.8 bar starts at 2.1, a valve that closes at

@@ -1,6 +1,4 @@
 import { describe, expect, test } from '@jest/globals';
-import { simulateDays } from '../household/simulateDays.ts';
-import { supplyOf } from '../household/supply.ts';
 import { sampleParts, sampleWater } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
 import { candidates } from '../choose/candidates.ts';
@@ -43,29 +41,6 @@ describe('shared solutions', () => {
     const harder = { ...design!, tank: { ...design!.tank!, prechargeBar: 0.9 } };
     const curve = solutions.curveOf(harder, waters.today, agedMembrane);
     expect(curve.ok && curve.value.prechargeBar).toBe(0.9);
-  });
-});
-
-describe('the trial', () => {
-  test('puts the two days first that ask most, and loses none', () => {
-    const { days } = trialOf(requirements);
-    const litres = days.map((day) => day.reduce((sum, draw) => sum + draw.litres, 0));
-    expect(days).toHaveLength(14);
-    expect(litres[0]).toBe(Math.max(...litres));
-  });
-
-  test('by its two hardest days finds who waits on any: no sound design waits only on the others', () => {
-    const trial = trialOf(requirements);
-    for (const design of designs) {
-      const judged = judge(design, waters, requirements, { trial });
-      if (judged.waitingDays !== 0) continue;
-      const supply = supplyOf(design, waters.worst, agedMembrane);
-      if (!supply.ok) throw new Error(supply.failure.code);
-      const waiting = trial.days.filter(
-        (day) => simulateDays(supply.value, [day]).disappointed > 0,
-      );
-      expect(waiting.length / trial.days.length).toBeLessThanOrEqual(requirements.mostWaitingDays);
-    }
   });
 });
 

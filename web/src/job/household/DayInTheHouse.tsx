@@ -120,11 +120,11 @@ function Lived({ lived }: { lived: LivedDays }) {
             In the tank through the hardest day; the grey band is where it stands on nine days of
             ten.
           </Text>
-          <TankLevelChart day={hardest.simulated} band={band} tank={tank} />
+          <TankLevelChart day={hardest} band={band} tank={tank} />
           <BandTable band={band} />
         </>
       )}
-      <DrawTable day={hardest.simulated} number={hardest.day + 1} />
+      <DrawTable day={hardest} />
     </>
   );
 }
@@ -146,5 +146,9 @@ function inWords({ sampled, disappointingDays, tank }: LivedDays, reader: Reader
   if (!tank) {
     return `${weeks} somebody waited long on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
   }
-  return `${weeks} the tank ran low on ${disappointingDays} and ${reader.say('volume', sampled.shortL)} did not come. Try a larger tank or a faster element.`;
+  const missed =
+    sampled.shortL < 0.05
+      ? `somebody waited long on ${disappointingDays}, ${waitInWords(sampled.longestWaitMin, reader)} at the longest, though all of it came`
+      : `the tank ran low on ${disappointingDays} and ${reader.say('volume', sampled.shortL)} did not come`;
+  return `${weeks} ${missed}. Try a larger tank or a faster element.`;
 }

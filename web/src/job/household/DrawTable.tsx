@@ -1,4 +1,4 @@
-import type { SimulatedDays } from '@katharos/core';
+import type { PicturedDay } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
 import { clockOf } from './clock.ts';
 import { drawKindNames } from './drawKinds.ts';
@@ -6,13 +6,13 @@ import { WideTable } from '../../ui/WideTable.tsx';
 import { useState } from 'react';
 
 /** The hardest day draw by draw: what was asked, what came, who waited. */
-export function DrawTable({ day, number }: { day: SimulatedDays; number: number }) {
+export function DrawTable({ day }: { day: PicturedDay }) {
   const reader = useReader();
   const [open, setOpen] = useState(false);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
-        The hardest day as a table: day {number}, {day.draws.length} draws
+        The hardest day as a table: day {day.day + 1}, {day.draws.length} draws
       </summary>
       {/* A busy house draws hundreds of times; the rows are only made when somebody looks. */}
       {open && (

@@ -1,4 +1,4 @@
-import { type LevelBand, type SimulatedDays, unitOf, unitSystems } from '@katharos/core';
+import { type LevelBand, type PicturedDay, unitOf, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { memo } from 'react';
@@ -25,7 +25,7 @@ export const TankLevelChart = memo(function TankLevelChart({
   band,
   tank,
 }: {
-  day: SimulatedDays;
+  day: Pick<PicturedDay, 'moments'>;
   /** What the tank holds on nine days of ten. */
   band: readonly LevelBand[];
   tank: { fullL: number; reopenL: number };

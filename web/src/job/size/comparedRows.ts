@@ -29,7 +29,7 @@ export const comparedRows: [label: string, write: (compared: Compared) => string
     inWinter((w, { reader }) => `${reader.number(w.secondsPerGlass, 0)} s`),
   ],
   [
-    'Days with a long wait',
+    'Days with a long wait in the worst case',
     (c) => (c.judged.waitingDays === null ? 'not tried' : c.reader.percent(c.judged.waitingDays)),
   ],
   [
