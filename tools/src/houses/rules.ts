@@ -1,4 +1,5 @@
 import {
+  agedMembrane,
   closesWhenFull,
   divalentPassage,
   type Decision,
@@ -6,6 +7,7 @@ import {
   highestPressures,
   idleDrainLPerDay,
   isOverloaded,
+  liveSampledDays,
   mostElementRecovery,
   openPorts,
   practiceLimits,
@@ -14,6 +16,7 @@ import {
   remineralise,
   sequence,
   standingPh,
+  supplyOf,
   unitMisfit,
 } from '@katharos/core';
 import type { ProposedHouse } from './proposeFor.ts';
@@ -115,6 +118,14 @@ export const rules: readonly Rule[] = [
     ({ best, document }) =>
       document.survey.outlet === 'none' && (best.design.pump !== null || best.design.lamp !== null),
   ),
+  proposed('a system called sound that keeps its household waiting', ({ best, brief }) => {
+    const { task, requirements } = brief;
+    if (best.shortfalls.includes('keeps-waiting')) return false;
+    const supply = supplyOf(best.design, task.waters.worst, agedMembrane);
+    if (!supply.ok) return true;
+    const { disappointingDays, sampled } = liveSampledDays(supply.value, requirements.household);
+    return disappointingDays / sampled.days > requirements.mostWaitingDays;
+  }),
   proposed('a unit that does not take its parts', ({ best }) => unitMisfit(best.design) !== null),
   {
     kind: 'a port without a tube, or with two',
