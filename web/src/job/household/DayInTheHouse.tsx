@@ -92,6 +92,20 @@ function Lived({ lived }: { lived: LivedDays }) {
           label="To drain on an average day"
           value={{ dimension: 'volume', core: ledger.drainL / days, decimals: 0 }}
           beside={`for ${reader.say('volume', ledger.drawnL / days)} drawn`}
+          why={{
+            equation:
+              'Concentrate through the restrictor for as long as the system runs, start by start.',
+            source: tank
+              ? 'From the model. A tank that is topped up stands nearly full, where less product comes for the same drain: more goes to drain for a litre than over a whole fill.'
+              : 'From the model.',
+            inputs: [
+              [
+                'To drain for 1 of product',
+                ledger.productL > 0 ? reader.number(ledger.drainL / ledger.productL, 1) : '–',
+              ],
+              ['Starts a day', reader.number(sampled.starts / days, 1)],
+            ],
+          }}
         />
         {sampled.firstGlassMgL === null ? (
           <Figure

@@ -55,7 +55,10 @@ export function YearChart({ brief, today }: { brief: JobBrief; today: Assessment
       </Title>
       <Text size="sm" c="dimmed" mb="sm">
         {write(year.streetM3)} from the street for {write(year.productM3)} of product, at today’s
-        water and with a membrane that is not worn; {write(year.drainM3)} go to drain.
+        water and with a membrane that is not worn; {write(year.drainM3)} go to drain
+        {today.fill &&
+          ', counted over whole fills: a tank that is topped up by the glass takes more, as Days here shows'}
+        .
       </Text>
       <div style={{ height: 260, maxWidth: 860 }} aria-hidden>
         <ResponsiveContainer>
