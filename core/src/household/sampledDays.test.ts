@@ -61,10 +61,13 @@ describe('the band of the tank’s level', () => {
 
 test('a year’s water goes out as it came in, by what it is drawn for', () => {
   const days = sampleDraws({ ...usualHousehold, pets: 2, plantsL: 1 }, 28);
-  const year = yearOfWater(days, 2.5);
+  const year = yearOfWater(14, days, 2.5);
   expect(year.streetM3).toBeCloseTo(year.drainM3 + year.productM3, 12);
   expect(year.uses.reduce((sum, { m3 }) => sum + m3, 0)).toBeCloseTo(year.productM3, 12);
-  expect(year.productM3).toBeCloseTo((litresOf(days.flat()) / 28 / 1000) * 365, 9);
+  expect(year.productM3).toBeCloseTo(14 * 0.365, 12);
+  const drawnFor = (kind: string) => litresOf(days.flat().filter((draw) => draw.kind === kind));
+  for (const { kind, m3 } of year.uses)
+    expect(m3 / year.productM3).toBeCloseTo(drawnFor(kind) / litresOf(days.flat()), 12);
   expect(year.uses.map(({ kind }) => kind).sort()).toEqual([
     'glass',
     'hot-drink',

@@ -1,4 +1,4 @@
-import type { Draw } from './household.ts';
+import { type Draw, litresOf } from './household.ts';
 
 /** Where a year's water goes, m3. */
 export interface YearOfWater {
@@ -9,18 +9,23 @@ export interface YearOfWater {
   uses: { kind: Draw['kind']; m3: number }[];
 }
 
-/** A year of a household from sampled days and what goes to drain for a litre of product. What comes in equals what goes out. */
+/**
+ * A year of a daily demand, by what sampled days draw it for, and what goes to drain for a litre of product. The year is the one that is
+ * paid for (`ownershipCost`); a few weeks of guests come by chance. What comes in equals what goes out.
+ */
 export function yearOfWater(
+  demandLPerDay: number,
   days: readonly (readonly Draw[])[],
   drainLPerProductL: number,
 ): YearOfWater {
-  const scale = 365 / Math.max(days.length, 1) / 1000;
+  const productM3 = (365 * demandLPerDay) / 1000;
+  const draws = days.flat();
+  const drawnL = litresOf(draws);
   const byKind = new Map<Draw['kind'], number>();
-  for (const { kind, litres } of days.flat()) {
-    byKind.set(kind, (byKind.get(kind) ?? 0) + litres * scale);
+  for (const { kind, litres } of draws) {
+    byKind.set(kind, (byKind.get(kind) ?? 0) + (litres / drawnL) * productM3);
   }
   const uses = [...byKind].map(([kind, m3]) => ({ kind, m3 })).sort((a, b) => b.m3 - a.m3);
-  const productM3 = uses.reduce((sum, { m3 }) => sum + m3, 0);
   const drainM3 = productM3 * drainLPerProductL;
   return { streetM3: productM3 + drainM3, drainM3, productM3, uses };
 }

@@ -1,4 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { sampleDraws } from '../household/sampledDays.ts';
+import { yearOfWater } from '../household/yearOfWater.ts';
 import { sampleParts, sampleWater } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
 import { candidates } from '../choose/candidates.ts';
@@ -53,6 +55,12 @@ describe('what owning costs', () => {
     expect(cost.fiveYears).toBeCloseTo(cost.water + cost.power + cost.cartridges, 9);
     const { productM3PerYear, drainM3PerYear } = cost;
     expect(productM3PerYear).toBeCloseTo(0.365 * requirements.demandLPerDay, 9);
+    const year = yearOfWater(
+      requirements.demandLPerDay,
+      sampleDraws(requirements.household),
+      judged.today!.drainLPerProductL,
+    );
+    expect(year).toMatchObject({ productM3: productM3PerYear, drainM3: drainM3PerYear });
     const recovery = productM3PerYear / (productM3PerYear + drainM3PerYear);
     expect(recovery).toBeCloseTo(judged.today!.recovery, 9);
     expect(cost.power).toBe(0);

@@ -22,10 +22,10 @@ const yearUnit = (system: UnitSystem) =>
 export function YearChart({ brief, today }: { brief: JobBrief; today: Assessment }) {
   const reader = useReader();
   const { units: system } = reader;
-  const { household } = brief.requirements;
+  const { household, demandLPerDay } = brief.requirements;
   const year = useMemo(
-    () => yearOfWater(sampleDraws(household), today.drainLPerProductL),
-    [household, today.drainLPerProductL],
+    () => yearOfWater(demandLPerDay, sampleDraws(household), today.drainLPerProductL),
+    [demandLPerDay, household, today.drainLPerProductL],
   );
   const { symbol, of, decimals } = yearUnit(system);
   const write = (m3: number) => `${reader.number(m3 * of, decimals)} ${symbol}`;
