@@ -12,6 +12,7 @@ import {
   type SystemDesign,
   type UltravioletLine,
   ultravioletLimits,
+  yearOfWater,
 } from '@katharos/core';
 import {
   type FirmSettings,
@@ -227,7 +228,8 @@ function figuresOf(
   reader: Reader,
   units: FirmSettings['units'],
 ): [string, string][] {
-  const yearM3 = (brief.requirements.demandLPerDay * 365 * today.drainLPerProductL) / 1000;
+  const { demandLPerDay } = brief.requirements;
+  const { drainM3: yearM3 } = yearOfWater(demandLPerDay, [], today.drainLPerProductL);
   const drain =
     units === 'us'
       ? `${reader.number((yearM3 * 1000) / litresPerGallon, 0)} gal`

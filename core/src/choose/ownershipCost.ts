@@ -1,5 +1,6 @@
 import { lifeMonths } from '../base/practice.ts';
 import { carbonLifeMonths, type Disinfectant } from '../water/carbonLife.ts';
+import { yearOfWater } from '../household/yearOfWater.ts';
 import type { Assessment } from '../system/assessment.ts';
 import type { Requirements } from './requirements.ts';
 import type { SystemDesign } from '../system/design.ts';
@@ -37,14 +38,13 @@ export function ownershipCost(
   today: Assessment,
   disinfectant: Disinfectant | null,
 ): OwnershipCost {
-  const productM3PerYear = (365 * demandLPerDay) / 1000;
-  const drainM3PerYear = productM3PerYear * today.drainLPerProductL;
+  const year = yearOfWater(demandLPerDay, [], today.drainLPerProductL);
   const runs = today.productionLPerDay > 0;
   const hoursPerYear = runs ? (365 * 24 * demandLPerDay) / today.productionLPerDay : Infinity;
   const watts = (design.pump?.powerW ?? 0) + (design.solenoid?.powerW ?? 0);
   const lampKwh = ((design.lamp?.powerW ?? 0) * 8760) / 1000;
   const kwhPerYear = lampKwh + (watts > 0 ? (watts * hoursPerYear) / 1000 : 0);
-  const water = yearsCounted * waterPricePerM3 * (productM3PerYear + drainM3PerYear);
+  const water = yearsCounted * waterPricePerM3 * year.streetM3;
   const power = yearsCounted * powerPricePerKwh * kwhPerYear;
   const feedLPerDay = demandLPerDay * (1 + today.drainLPerProductL);
   const lives = {
@@ -62,8 +62,8 @@ export function ownershipCost(
   };
   const cartridges = cartridgeCost(design, lives);
   return {
-    productM3PerYear,
-    drainM3PerYear,
+    productM3PerYear: year.productM3,
+    drainM3PerYear: year.drainM3,
     kwhPerYear,
     water,
     power,

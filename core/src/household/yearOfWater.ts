@@ -10,8 +10,8 @@ export interface YearOfWater {
 }
 
 /**
- * A year of a daily demand, by what sampled days draw it for, and what goes to drain for a litre of product. The year is the one that is
- * paid for (`ownershipCost`); a few weeks of guests come by chance. What comes in equals what goes out.
+ * A year of a daily demand, by what sampled days draw it for, and what goes to drain for a litre of product. The days say what for and not
+ * how much: guests come to a few weeks by chance. What comes in equals what goes out.
  */
 export function yearOfWater(
   demandLPerDay: number,

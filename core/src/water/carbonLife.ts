@@ -1,3 +1,5 @@
+import { daysInMonth } from '../base/calendar.ts';
+
 /** Disinfectant in the mains, and how much of it. */
 export interface Disinfectant {
   kind: 'chlorine' | 'chloramine';
@@ -9,8 +11,6 @@ export interface DisinfectantCapacity {
   chlorine: number;
   chloramine: number;
 }
-
-const daysPerMonth = 365.25 / 12;
 
 /**
  * Months until the carbon ahead of a membrane lets disinfectant through: capacity of all cartridges over what the whole *feed* brings,
@@ -26,5 +26,5 @@ export function carbonLifeMonths(
 ): number {
   const grams = capacities.reduce((sum, capacity) => sum + capacity[kind], 0);
   const gramsPerDay = (residualMgL * feedLPerDay) / 1000;
-  return gramsPerDay > 0 ? grams / gramsPerDay / daysPerMonth : Infinity;
+  return gramsPerDay > 0 ? grams / gramsPerDay / daysInMonth : Infinity;
 }

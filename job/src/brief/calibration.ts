@@ -1,4 +1,4 @@
-import { type Accuracy, trustedAccuracy } from '@katharos/core';
+import { type Accuracy, daysInMonth, trustedAccuracy } from '@katharos/core';
 import type { Calibration, Instrument } from '../fields/instrument.ts';
 
 export interface CalibrationState {
@@ -11,7 +11,6 @@ export interface CalibrationState {
 }
 
 const dayMs = 86_400_000;
-const monthDays = 30.437;
 
 /**
  * When an instrument was last held against something known, when that is due, and how far it is trusted.
@@ -34,7 +33,7 @@ export function calibrationState(
   if (everyMonths === null) {
     return { last, due: null, overdue: false, accuracy: trustedAccuracy(kind, accuracy, 0, last) };
   }
-  const intervalMs = everyMonths * monthDays * dayMs;
+  const intervalMs = everyMonths * daysInMonth * dayMs;
   const dueMs = Date.parse(last?.on ?? since) + intervalMs;
   const late = (Date.parse(today) - dueMs) / intervalMs;
   return {
