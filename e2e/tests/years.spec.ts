@@ -312,12 +312,16 @@ test('three years of one system, by two people, one of them without a line: diar
   const recall = page.getByRole('region', { name: 'Recall' });
   await recall.getByLabel('Batch').fill('K-31');
   await recall.getByRole('button', { name: 'Find every household' }).click();
-  const having = recall.getByRole('table', { name: 'Households that have it' }).getByRole('row');
+  const having = recall.getByRole('table', { name: 'Households that have it' });
   const put = Object.values(document.service!.visits!).flatMap(({ changed = {} }) =>
     Object.values(changed).filter(({ batch }) => batch === 'K-31'),
   );
   expect(put.length).toBeGreaterThan(2);
-  await expect(having).toHaveCount(put.length + 1);
+  // Two of one kind that were put in on one day are one line; all of them are counted.
+  await expect(having).toBeVisible();
+  const counts = await having.getByRole('row').locator('td:nth-child(3)').allTextContents();
+  expect(counts.reduce((sum, text) => sum + Number(text), 0)).toBe(put.length);
+  expect(counts.length).toBeLessThanOrEqual(put.length);
 
   const calendar = page.getByRole('region', { name: 'In your own calendar' });
   await calendar.getByRole('button', { name: 'Make an address' }).click();

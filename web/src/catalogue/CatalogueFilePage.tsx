@@ -19,7 +19,7 @@ import { notify } from '../ui/notices.tsx';
 import { PageTitle } from '../ui/PageTitle.tsx';
 import { Tone } from '../ui/Tone.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import { useChangePartsMutation, useWholeCatalogueQuery } from './catalogueApi.ts';
 
 interface Given {
@@ -203,33 +203,28 @@ function Lines({
             {head}: {changes.length}
           </Title>
         </summary>
-        <WideTable minWidth={560} label={head}>
-          <thead>
-            <tr>
-              <th style={{ width: 70 }}>Line</th>
-              <th>Part</th>
-              <th>{kind === 'refused' ? 'Why' : 'What'}</th>
+        <RowsTable
+          minWidth={560}
+          label={head}
+          columns={['Part', 'Line', kind === 'refused' ? 'Why' : 'What']}
+        >
+          {shown.map((change) => (
+            <tr key={change.line}>
+              <td>
+                {change.name || '–'}
+                <Text size="sm" c="dimmed">
+                  {change.id}
+                </Text>
+              </td>
+              <td>{change.line}</td>
+              <td>
+                {said(change, reader, parts).map((line) => (
+                  <div key={line}>{line}</div>
+                ))}
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {shown.map((change) => (
-              <tr key={change.line}>
-                <td>{change.line}</td>
-                <td>
-                  {change.name || '–'}
-                  <Text size="sm" c="dimmed">
-                    {change.id}
-                  </Text>
-                </td>
-                <td>
-                  {said(change, reader, parts).map((line) => (
-                    <div key={line}>{line}</div>
-                  ))}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </WideTable>
+          ))}
+        </RowsTable>
         {shown.length < changes.length && (
           <Button variant="default" mt="sm" onClick={() => setAll(true)}>
             Show all {changes.length}

@@ -21,11 +21,17 @@ export function ComparePage() {
   const [first] = parts;
   if (!first || parts.length < 2 || parts.some(({ kind }) => kind !== first.kind)) {
     return (
-      <Tone kind="warn" head="Two parts of one kind are compared" role="alert">
-        <Anchor component={Link} to="/catalogue">
-          Choose them in the catalogue
-        </Anchor>
-      </Tone>
+      <Stack gap="md">
+        <PageTitle>Parts compared</PageTitle>
+        <Title order={1} size="h2">
+          Parts compared
+        </Title>
+        <Tone kind="warn" head="Nothing to compare: two parts or more of one kind" role="alert">
+          <Anchor component={Link} to="/catalogue">
+            Choose them in the catalogue
+          </Anchor>
+        </Tone>
+      </Stack>
     );
   }
   const nameOf = (id: string) => data.entries.find(({ part }) => part.id === id)?.part.name ?? id;
@@ -47,7 +53,7 @@ export function ComparePage() {
         {many} compared
       </Title>
       <section className="panel" aria-label="Figures">
-        <WideTable minWidth={160 + 150 * parts.length} label={`${many} compared`}>
+        <WideTable minWidth={105 + 110 * parts.length} label={`${many} compared`}>
           <thead>
             <tr>
               <th>Figure</th>

@@ -6,7 +6,7 @@ import { troubleOf } from '../data/api.ts';
 import { useSession } from '../data/session.ts';
 import { LoadTrouble } from '../ui/LoadTrouble.tsx';
 import { useReader } from '../ui/useReader.ts';
-import { WideTable } from '../ui/WideTable.tsx';
+import { RowsTable } from '../ui/RowsTable.tsx';
 import styles from './Recall.module.css';
 import { useRecallQuery } from './diaryApi.ts';
 
@@ -72,56 +72,68 @@ export function RecallPanel() {
 function Recalled({ asked }: { asked: { part: string; batch: string } }) {
   const { data, error, refetch } = useRecallQuery(asked);
   const reader = useReader();
+  const counted = (count: number, words: { one: string; other: string }) =>
+    `${reader.number(count, 0)} ${reader.plural(count, words)}`;
   if (error && !data) {
     return <LoadTrouble message={troubleOf(error).message} onRetry={refetch} />;
   }
   if (!data) return null;
   const { rows } = data;
+  const households = [...new Set(rows.map(({ jobId }) => jobId))];
   if (rows.length === 0) return <Text role="status">No system has it that is known of.</Text>;
   return (
     <>
       <div className="no-print">
         <Text role="status">
-          {reader.number(rows.length, 0)}{' '}
-          {reader.plural(rows.length, { one: 'place', other: 'places' })}. What was changed since is
-          left out; an empty batch was not noted.
+          {counted(households.length, { one: 'household', other: 'households' })},{' '}
+          {counted(rows.length, { one: 'part', other: 'parts' })}. What was changed since is left
+          out; an empty batch was not noted.
         </Text>
-        <WideTable minWidth={560} label="Households that have it">
-          <thead>
-            <tr>
-              <th>Household</th>
-              <th>Part</th>
-              <th>Batch</th>
-              <th>Put in</th>
+        <RowsTable
+          minWidth={560}
+          label="Households that have it"
+          columns={['Household', 'Part', { head: 'How many', right: true }, 'Batch', 'Put in']}
+        >
+          {alike(rows).map(({ row, count }) => (
+            <tr key={keyOf(row)}>
+              <td>
+                <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
+                <Text size="sm" c="dimmed">
+                  {[row.address, row.phone].filter(Boolean).join(' · ')}
+                </Text>
+              </td>
+              <td>{row.part}</td>
+              <td className="right">{count}</td>
+              <td>{row.batch}</td>
+              <td>{reader.day(row.on)}</td>
             </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => (
-              <tr key={`${row.jobId}:${i}`}>
-                <td>
-                  <Link to={`/jobs/${row.jobId}/keep?view=service`}>{row.name}</Link>
-                  <Text size="sm" c="dimmed">
-                    {[row.address, row.phone].filter(Boolean).join(' · ')}
-                  </Text>
-                </td>
-                <td>{row.part}</td>
-                <td>{row.batch}</td>
-                <td>{reader.day(row.on)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </WideTable>
+          ))}
+        </RowsTable>
         <Button variant="default" size="md" mt="sm" onClick={() => window.print()}>
           Print a letter to each
         </Button>
       </div>
       <div className={styles.letters}>
-        {[...new Set(rows.map(({ jobId }) => jobId))].map((id) => (
+        {households.map((id) => (
           <Letter key={id} rows={rows.filter(({ jobId }) => jobId === id)} />
         ))}
       </div>
     </>
   );
+}
+
+const keyOf = ({ jobId, part, batch, on }: RecallRow): string =>
+  JSON.stringify([jobId, part, batch, on]);
+
+/** Parts that nobody can tell apart, once each: a household with two cartridges of one batch is one line. */
+function alike(rows: readonly RecallRow[]): { row: RecallRow; count: number }[] {
+  const found = new Map<string, { row: RecallRow; count: number }>();
+  for (const row of rows) {
+    const known = found.get(keyOf(row));
+    if (known) known.count += 1;
+    else found.set(keyOf(row), { row, count: 1 });
+  }
+  return [...found.values()];
 }
 
 /** A letter that is only printed, a page a household. */
@@ -142,9 +154,10 @@ function Letter({ rows }: { rows: readonly RecallRow[] }) {
         the valve on the thin tube under the sink, and drink other water.
       </p>
       <ul>
-        {rows.map(({ part, batch, on }, i) => (
-          <li key={i}>
+        {alike(rows).map(({ row: { part, batch, on }, count }) => (
+          <li key={`${part}:${batch}:${on}`}>
             {part}
+            {count > 1 && `, ${reader.number(count, 0)} of them`}
             {batch && `, batch ${batch}`}, put in on {reader.day(on, 'long-date')}
           </li>
         ))}

@@ -27,7 +27,7 @@ export const WideTable = ({
 }: Props) => (
   <div
     className={`${styles.wide} ${className}`}
-    style={{ ...style, ['--table-min-width' as string]: `${minWidth}px` }}
+    style={{ ...style, '--table-min-width': `${minWidth}px` } as CSSProperties}
     tabIndex={0}
     role="group"
     aria-label={`${label}, scrolls sideways`}

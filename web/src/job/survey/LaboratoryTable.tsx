@@ -2,7 +2,7 @@ import { analyteLabel, type ReportRow } from '@katharos/job';
 import { useReader } from '../../ui/useReader.ts';
 import { troubleSentence } from '@katharos/words';
 import { type Analyte, analytes, analyteUnit } from '@katharos/core';
-import { WideTable } from '../../ui/WideTable.tsx';
+import { RowsTable } from '../../ui/RowsTable.tsx';
 import { NativeSelect, Text, TextInput } from '@mantine/core';
 
 interface Props {
@@ -21,66 +21,66 @@ const choices = [
 export function LaboratoryTable({ rows, onChoose }: Props) {
   const reader = useReader();
   return (
-    <WideTable minWidth={640} label="Lines of the report" tight>
-      <thead>
-        <tr>
-          <th>Report says</th>
-          <th className="right">Figure</th>
-          <th>Unit</th>
-          <th>Taken for</th>
-          <th className="right">Counts as</th>
+    <RowsTable
+      minWidth={640}
+      label="Lines of the report"
+      columns={[
+        'Report says',
+        { head: 'Figure', right: true },
+        'Unit',
+        'Taken for',
+        { head: 'Counts as', right: true },
+      ]}
+      tight
+    >
+      {rows.map((row) => (
+        <tr key={row.line} data-testid={`line-${row.line}`}>
+          <td>
+            {row.name || '(no name)'}
+            {row.trouble && (
+              <Text size="xs" c="dimmed">
+                {troubleSentence(row, reader)}
+              </Text>
+            )}
+          </td>
+          <td className="right">{row.given}</td>
+          <td>
+            <TextInput
+              size="xs"
+              w={110}
+              aria-label={`Unit of ${row.name}`}
+              key={row.unit}
+              defaultValue={row.unit}
+              onBlur={(event) => {
+                const unit = event.currentTarget.value.trim();
+                if (unit !== row.unit) onChoose(row.line, { unit });
+              }}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter') event.currentTarget.blur();
+              }}
+            />
+          </td>
+          <td>
+            <NativeSelect
+              size="xs"
+              aria-label={`${row.name} is taken for`}
+              data={choices}
+              value={row.analyte ?? ''}
+              onChange={(event) =>
+                onChoose(row.line, {
+                  analyte: (event.currentTarget.value || null) as Analyte | null,
+                })
+              }
+            />
+          </td>
+          <td className="right whole">
+            {row.amount === null || !row.analyte
+              ? '–'
+              : `${row.below ? 'up to ' : ''}${reader.number(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
+          </td>
         </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.line} data-testid={`line-${row.line}`}>
-            <td>
-              {row.name || '(no name)'}
-              {row.trouble && (
-                <Text size="xs" c="dimmed">
-                  {troubleSentence(row, reader)}
-                </Text>
-              )}
-            </td>
-            <td className="right">{row.given}</td>
-            <td>
-              <TextInput
-                size="xs"
-                w={110}
-                aria-label={`Unit of ${row.name}`}
-                key={row.unit}
-                defaultValue={row.unit}
-                onBlur={(event) => {
-                  const unit = event.currentTarget.value.trim();
-                  if (unit !== row.unit) onChoose(row.line, { unit });
-                }}
-                onKeyDown={(event) => {
-                  if (event.key === 'Enter') event.currentTarget.blur();
-                }}
-              />
-            </td>
-            <td>
-              <NativeSelect
-                size="xs"
-                aria-label={`${row.name} is taken for`}
-                data={choices}
-                value={row.analyte ?? ''}
-                onChange={(event) =>
-                  onChoose(row.line, {
-                    analyte: (event.currentTarget.value || null) as Analyte | null,
-                  })
-                }
-              />
-            </td>
-            <td className="right whole">
-              {row.amount === null || !row.analyte
-                ? '–'
-                : `${row.below ? 'up to ' : ''}${reader.number(row.amount, places(row.amount))} ${analyteUnit(row.analyte)}`}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </WideTable>
+      ))}
+    </RowsTable>
   );
 }
 

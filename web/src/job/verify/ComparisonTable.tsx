@@ -1,6 +1,6 @@
 import type { Comparison, Verdict } from '@katharos/core';
 import { useReader } from '../../ui/useReader.ts';
-import { WideTable } from '../../ui/WideTable.tsx';
+import { RowsTable } from '../../ui/RowsTable.tsx';
 
 /** Measured beside expected, figure by figure, with how far apart they are. */
 export function ComparisonTable({ verdict }: { verdict: Verdict }) {
@@ -20,41 +20,40 @@ export function ComparisonTable({ verdict }: { verdict: Verdict }) {
     ['Salt passage, as at its rating', verdict.normalised?.saltPassage ?? null, percent],
   ];
   return (
-    <WideTable minWidth={480} label="Measured beside expected">
-      <thead>
-        <tr>
-          <th>Figure</th>
-          <th className="right">Measured</th>
-          <th className="right">Expected</th>
-          <th className="right">Band</th>
-          <th>Within the band</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([label, comparison, write]) => (
-          <tr key={label}>
-            <td>{label}</td>
-            {comparison ? (
-              <>
-                <td className="right strong">{write(comparison.measured)}</td>
-                <td className="right">{write(comparison.expected)}</td>
-                <td className="right">± {write(comparison.band)}</td>
-                <td>
-                  {Math.abs(comparison.sigmas) <= 2
-                    ? 'yes'
-                    : comparison.sigmas > 0
-                      ? 'above'
-                      : 'below'}
-                </td>
-              </>
-            ) : (
-              <td colSpan={4} className="quiet">
-                not taken
+    <RowsTable
+      minWidth={480}
+      label="Measured beside expected"
+      columns={[
+        'Figure',
+        { head: 'Measured', right: true },
+        { head: 'Expected', right: true },
+        { head: 'Band', right: true },
+        'Within the band',
+      ]}
+    >
+      {rows.map(([label, comparison, write]) => (
+        <tr key={label}>
+          <td>{label}</td>
+          {comparison ? (
+            <>
+              <td className="right strong">{write(comparison.measured)}</td>
+              <td className="right">{write(comparison.expected)}</td>
+              <td className="right">± {write(comparison.band)}</td>
+              <td>
+                {Math.abs(comparison.sigmas) <= 2
+                  ? 'yes'
+                  : comparison.sigmas > 0
+                    ? 'above'
+                    : 'below'}
               </td>
-            )}
-          </tr>
-        ))}
-      </tbody>
-    </WideTable>
+            </>
+          ) : (
+            <td colSpan={4} className="quiet">
+              not taken
+            </td>
+          )}
+        </tr>
+      ))}
+    </RowsTable>
   );
 }

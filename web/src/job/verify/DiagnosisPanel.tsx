@@ -11,7 +11,7 @@ import {
 import { Button, Group, Stack, Text, Title } from '@mantine/core';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
-import { WideTable } from '../../ui/WideTable.tsx';
+import { RowsTable } from '../../ui/RowsTable.tsx';
 import type { Examined } from '../../workers/tasks.ts';
 import type { Computed } from '../../workers/useComputed.ts';
 import { Causes } from './Causes.tsx';
@@ -129,33 +129,31 @@ function Stories({ examined: { diagnosis, expected }, examination }: FoundProps)
   const reader = useReader();
   const stories = leadingStories(diagnosis);
   return (
-    <WideTable minWidth={560} label="Readings beside the causes">
-      <thead>
-        <tr>
-          <th>Reading</th>
-          <th className="right">Read</th>
-          <th className="right">Sound, nine in ten</th>
-          {stories.map(({ faults }) => (
-            <th key={faults.join()} className="right" style={{ maxWidth: 180 }}>
-              If: {shortCause(faults, reader)}
-            </th>
+    <RowsTable
+      minWidth={560}
+      label="Readings beside the causes"
+      columns={[
+        'Reading',
+        { head: 'Read', right: true },
+        { head: 'Sound, nine in ten', right: true },
+        ...stories.map(({ faults }) => ({
+          head: `If: ${shortCause(faults, reader)}`,
+          right: true as const,
+        })),
+      ]}
+    >
+      {examination.given.map(({ code, seen }) => (
+        <tr key={code}>
+          <td>{readingLabel(code)}</td>
+          <td className="right strong">{sayReading(code, seen, reader)}</td>
+          <td className="right">{saySound(code, expected, reader)}</td>
+          {stories.map(({ faults, readings }) => (
+            <td key={faults.join()} className="right">
+              {sayReading(code, readings[code] ?? null, reader)}
+            </td>
           ))}
         </tr>
-      </thead>
-      <tbody>
-        {examination.given.map(({ code, seen }) => (
-          <tr key={code}>
-            <td>{readingLabel(code)}</td>
-            <td className="right strong">{sayReading(code, seen, reader)}</td>
-            <td className="right">{saySound(code, expected, reader)}</td>
-            {stories.map(({ faults, readings }) => (
-              <td key={faults.join()} className="right">
-                {sayReading(code, readings[code] ?? null, reader)}
-              </td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </WideTable>
+      ))}
+    </RowsTable>
   );
 }

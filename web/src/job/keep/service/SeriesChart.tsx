@@ -20,7 +20,7 @@ import {
 } from 'recharts';
 import { chartGrid, chartMargin, chartTick } from '../../../ui/chartStyle.ts';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 
 /** Factors that are marked; what lies beyond is cut off. */
 const ticks = {
@@ -127,30 +127,29 @@ export function SeriesChart({ series, events, name }: Props) {
       </div>
       <details>
         <summary style={{ minHeight: 44, alignContent: 'center' }}>{label} as a table</summary>
-        <WideTable minWidth={560} label={`${label} by visit`}>
-          <thead>
-            <tr>
-              <th>Visit</th>
-              <th className="right">Times its start</th>
-              <th className="right">Between</th>
-              <th className="right">As read alone</th>
-              <th>Changed then</th>
+        <RowsTable
+          minWidth={560}
+          label={`${label} by visit`}
+          columns={[
+            'Visit',
+            { head: 'Times its start', right: true },
+            { head: 'Between', right: true },
+            { head: 'As read alone', right: true },
+            'Changed then',
+          ]}
+        >
+          {series.visits.map(({ date: on, factor, low, high, raw: alone }) => (
+            <tr key={on}>
+              <td>{reader.day(on)}</td>
+              <td className="right">{reader.number(factor, 2)}</td>
+              <td className="right">
+                {reader.number(low, 2)} – {reader.number(high, 2)}
+              </td>
+              <td className="right">{alone === null ? '' : reader.number(alone, 2)}</td>
+              <td>{changedOn(on).join(', ')}</td>
             </tr>
-          </thead>
-          <tbody>
-            {series.visits.map(({ date: on, factor, low, high, raw: alone }) => (
-              <tr key={on}>
-                <td>{reader.day(on)}</td>
-                <td className="right">{reader.number(factor, 2)}</td>
-                <td className="right">
-                  {reader.number(low, 2)} – {reader.number(high, 2)}
-                </td>
-                <td className="right">{alone === null ? '' : reader.number(alone, 2)}</td>
-                <td>{changedOn(on).join(', ')}</td>
-              </tr>
-            ))}
-          </tbody>
-        </WideTable>
+          ))}
+        </RowsTable>
       </details>
     </>
   );

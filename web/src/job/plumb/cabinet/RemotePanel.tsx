@@ -16,7 +16,7 @@ import {
 } from '@katharos/core';
 import { Tone } from '../../../ui/Tone.tsx';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { useChosenSystem } from '../../open/useChosenSystem.ts';
 import { LengthInput } from './LengthInput.tsx';
 import { RemotePicture } from './RemotePicture.tsx';
@@ -124,54 +124,49 @@ function Effects({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
     });
   return (
     <>
-      <WideTable
+      <RowsTable
         minWidth={620}
         label="What the line does to the tap"
+        columns={[
+          'Product line',
+          { head: 'A glass', right: true },
+          { head: 'Usable from the tank', right: true },
+          { head: 'Stands in the line', right: true },
+          '',
+        ]}
         tight
-        style={{ marginTop: 'var(--mantine-spacing-sm)' }}
       >
-        <thead>
+        {current && (
           <tr>
-            <th>Product line</th>
-            <th className="right">A glass</th>
-            <th className="right">Usable from the tank</th>
-            <th className="right">Stands in the line</th>
+            <td>As reckoned now: {reader.say('length', design.line.lengthM)}</td>
+            <Cells effect={current} tank={design.tank !== null} />
             <td />
           </tr>
-        </thead>
-        <tbody>
-          {current && (
-            <tr>
-              <td>As reckoned now: {reader.say('length', design.line.lengthM)}</td>
-              <Cells effect={current} tank={design.tank !== null} />
-              <td />
-            </tr>
-          )}
-          {solved.there.map((effect) => (
-            <tr key={effect.size}>
-              <td>
-                {effect.size}, {reader.say('length', remote.lengthM)},{' '}
-                {reader.say('length', remote.riseM)} up
-              </td>
-              <Cells effect={effect} tank={design.tank !== null} />
-              <td>
-                {isReckoned(effect) ? (
-                  <Text size="sm">in use</Text>
-                ) : (
-                  <Button
-                    variant="default"
-                    disabled={agreed !== null}
-                    title={agreed ? 'Open the agreement first' : undefined}
-                    onClick={() => take(effect)}
-                  >
-                    Reckon with it
-                  </Button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </WideTable>
+        )}
+        {solved.there.map((effect) => (
+          <tr key={effect.size}>
+            <td>
+              {effect.size}, {reader.say('length', remote.lengthM)},{' '}
+              {reader.say('length', remote.riseM)} up
+            </td>
+            <Cells effect={effect} tank={design.tank !== null} />
+            <td>
+              {isReckoned(effect) ? (
+                <Text size="sm">in use</Text>
+              ) : (
+                <Button
+                  variant="default"
+                  disabled={agreed !== null}
+                  title={agreed ? 'Open the agreement first' : undefined}
+                  onClick={() => take(effect)}
+                >
+                  Reckon with it
+                </Button>
+              )}
+            </td>
+          </tr>
+        ))}
+      </RowsTable>
       {!solved.there.some(isReckoned) && (
         <Group mt="xs">
           <Text size="sm" className="mark warn">
@@ -203,12 +198,13 @@ function Climb({
   );
   if (!here.ok || !up.ok) return null;
   const ratio = (value: number) => reader.number(value, 2);
+  const tds = ({ productTdsMgL }: { productTdsMgL: number }) => reader.say('tds', productTdsMgL);
   return (
     <Text size="sm" mt="sm" data-testid="drain-climb">
       The drain line climbs to the sink: {reader.say('pressure', up.value.backBar)} stand against
       the restrictor. To drain for 1 of product: {ratio(up.value.drainLPerProductL)} instead of{' '}
-      {ratio(here.value.drainLPerProductL)}; product at {reader.say('tds', up.value.productTdsMgL)}{' '}
-      instead of {reader.say('tds', here.value.productTdsMgL)}.
+      {ratio(here.value.drainLPerProductL)}; product at {tds(up.value)}
+      {tds(up.value) === tds(here.value) ? ' as without' : ` instead of ${tds(here.value)}`}.
     </Text>
   );
 }

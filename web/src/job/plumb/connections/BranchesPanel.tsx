@@ -10,7 +10,7 @@ import {
   worstDraw,
 } from '@katharos/core';
 import { useReader } from '../../../ui/useReader.ts';
-import { WideTable } from '../../../ui/WideTable.tsx';
+import { RowsTable } from '../../../ui/RowsTable.tsx';
 import { Remarks } from './Remarks.tsx';
 import { Text, Title } from '@mantine/core';
 import { useMemo } from 'react';
@@ -53,37 +53,36 @@ export function BranchesPanel({ system, brief }: { system: SystemDesign; brief: 
         </Text>
       )}
       {seen && (
-        <WideTable minWidth={640} label="Branches" tight>
-          <thead>
-            <tr>
-              <th>Worst case</th>
-              <th className="right">Wants</th>
-              <th className="right">Full tank, alone</th>
-              <th className="right">Half drawn, alone</th>
-              <th className="right">Half drawn, all at once with the tap open</th>
-            </tr>
-          </thead>
-          <tbody>
-            {system.branches.map((branch, i) => {
-              const [full, half] = [seen.full[i]!, seen.half[i]!];
-              const enough = (value: number) =>
-                value >= branch.neededBar ? undefined : 'mark warn';
-              return (
-                <tr key={branch.kind}>
-                  <td>{branchNames[branch.kind]}</td>
-                  <td className="right">
-                    {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
+        <RowsTable
+          minWidth={640}
+          label="Branches"
+          columns={[
+            'Worst case',
+            { head: 'Wants', right: true },
+            { head: 'Full tank, alone', right: true },
+            { head: 'Half drawn, alone', right: true },
+            { head: 'Half drawn, all at once with the tap open', right: true },
+          ]}
+          tight
+        >
+          {system.branches.map((branch, i) => {
+            const [full, half] = [seen.full[i]!, seen.half[i]!];
+            const enough = (value: number) => (value >= branch.neededBar ? undefined : 'mark warn');
+            return (
+              <tr key={branch.kind}>
+                <td>{branchNames[branch.kind]}</td>
+                <td className="right">
+                  {bar(branch.neededBar)} at {reader.say('flow', branch.flowLPerMin * 60)}
+                </td>
+                {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
+                  <td key={k} className="right">
+                    <span className={enough(value)}>{bar(value)}</span>
                   </td>
-                  {[full.aloneBar, half.aloneBar, half.worstBar].map((value, k) => (
-                    <td key={k} className="right">
-                      <span className={enough(value)}>{bar(value)}</span>
-                    </td>
-                  ))}
-                </tr>
-              );
-            })}
-          </tbody>
-        </WideTable>
+                ))}
+              </tr>
+            );
+          })}
+        </RowsTable>
       )}
       <Remarks
         lines={system.branches.map(
