@@ -197,7 +197,7 @@ function benchRecommendation(): void {
   const judgedIn = (days: typeof trial | null) => {
     const solutions = new Solutions();
     return designs.map((design) =>
-      judge(design, waters, requirements, { trial: days, solutions, soundDaysOnly: true }),
+      judge(design, waters, requirements, { trial: days, solutions, search: { anySound: true } }),
     );
   };
   const listing = runMs(() => candidates(restrictors(16), site));

@@ -122,7 +122,7 @@ describe('a catalogue as a file', () => {
     expect(said[0]).toMatch(/^2 price: This is not a number/);
     expect(said[1]).toMatch(/^3 id: .*holds no part/);
     expect(said[2]).toMatch(/^4 kind: /);
-    expect(said[3]).toMatch(/^5 .*membrane element/);
+    expect(said[3]).toMatch(/^5 .*: Membrane element/);
     expect(said[4]).toMatch(/^6 id: .*earlier line/);
     expect(said[5]).toMatch(/^7 rating.ratedPressureBar: .*osmotic pressure/);
     expect(said[6]).toBe('8 changed');

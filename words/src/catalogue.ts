@@ -303,8 +303,7 @@ const cellWords: {
   'no-flag': () => 'This must be yes or no.',
   'no-points': () => 'A curve is written as flow@boost, in L/h and bar, such as 0@6; 50@4.',
   'no-list': () => 'A list is written as id * how many, parted by semicolons.',
-  'other-kind': ({ kind }) =>
-    `This part is a ${partKindWords[kind].one.toLowerCase()}; its kind stays.`,
+  'other-kind': ({ kind }) => `The kind of a part stays as it is: ${partKindWords[kind].one}.`,
   'no-choice': ({ options }) => `This must be one of ${options.join(', ')}.`,
 };
 const cellSentence = <C extends CellFault['code']>(fault: Extract<CellFault, { code: C }>) =>

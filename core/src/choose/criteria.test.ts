@@ -50,7 +50,7 @@ describe('criteria', () => {
       space: cabinetSpaceL(tankDesign),
       glass: judged.worst!.secondsPerGlass,
       power: 0,
-      wait: judged.hardDayWaitMin,
+      wait: judged.longestWaitMin,
     });
     const brine = judge(tankDesign, watersOf({ ...sampleWater, tdsMgL: 8000 }), requirements);
     expect(criteriaOf(brine)).toBeNull();

@@ -24,7 +24,7 @@ interface CriterionSense {
   relative: boolean;
 }
 
-/** January: L/day in the worst case. Drain: m3 a year. Buy, run: currency. Space: L. Glass: s. Power: W. Wait: min on the hardest day. */
+/** January: L/day in the worst case. Drain: m3 a year. Buy, run: currency. Space: L. Glass: s. Power: W. Wait: min, the longest of eight weeks. */
 export const criterionSenses: Record<CriterionKey, CriterionSense> = {
   january: { more: true, grain: 0.08, relative: true },
   drain: { more: false, grain: 0.08, relative: true },
@@ -54,7 +54,7 @@ export function cabinetSpaceL(design: SystemDesign): number {
 
 /** A judged design by its criteria; nothing if it cannot run. */
 export function criteriaOf(judged: JudgedDesign): Criteria | null {
-  const { design, worst, cost, hardDayWaitMin, price } = judged;
+  const { design, worst, cost, longestWaitMin, price } = judged;
   if (!worst || !cost) return null;
   return {
     january: worst.productionLPerDay,
@@ -64,7 +64,7 @@ export function criteriaOf(judged: JudgedDesign): Criteria | null {
     space: cabinetSpaceL(design),
     glass: worst.secondsPerGlass,
     power: design.pump?.powerW ?? 0,
-    wait: hardDayWaitMin ?? 0,
+    wait: longestWaitMin ?? 0,
   };
 }
 

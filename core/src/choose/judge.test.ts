@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { householdOfDemand } from '../household/household.ts';
 import { liveSampledDays } from '../household/sampledDays.ts';
-import { simulateDays } from '../household/simulateDays.ts';
 import { supplyOf } from '../household/supply.ts';
 import { samplePart, sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
@@ -126,15 +125,19 @@ describe('the days of a judgement', () => {
     expect(shares.size).toBeGreaterThan(0);
   });
 
-  test('begin with one hardest day, the same for every design, by which they are weighed', () => {
-    const trial = trialOf(requirements);
+  test.each(asking)('are spared in a search without another verdict: %s', (_name, asked) => {
+    const wanted = { ...requirements, ...asked };
+    const waters = watersOf(sampleWater);
+    const trial = trialOf(wanted);
     expect(trial.days).toContain(trial.hardest);
-    const [design] = designs;
-    const alone = judge(design!, watersOf(sampleWater), requirements);
-    const { hardDayWaitMin } = judge(design!, watersOf(sampleWater), requirements, { trial });
-    expect(hardDayWaitMin).toBe(alone.hardDayWaitMin);
-    const supply = supplyOf(design!, watersOf(sampleWater).worst, agedMembrane);
-    if (!supply.ok) throw new Error(supply.failure.code);
-    expect(hardDayWaitMin).toBe(simulateDays(supply.value, [trial.hardest]).longestWaitMin);
+    for (const design of designs) {
+      const whole = judge(design, waters, wanted, { trial });
+      const spared = judge(design, waters, wanted, { trial, search: { anySound: false } });
+      expect(spared.shortfalls).toEqual(whole.shortfalls);
+      const isTried = whole.shortfalls.every((shortfall) => shortfall === 'keeps-waiting');
+      expect(spared.waitingDays).toBe(isTried ? whole.waitingDays : null);
+      // A day that begins with a full tank lets nobody wait longer than the same day after another.
+      expect(spared.longestWaitMin ?? 0).toBeLessThanOrEqual((whole.longestWaitMin ?? 0) + 1e-9);
+    }
   });
 });

@@ -53,8 +53,8 @@ export interface JudgedDesign {
   shortfalls: Shortfall[];
   /** Share of worst-case days on which somebody waits longer than people bear or goes short; null where that was not tried. */
   waitingDays: number | null;
-  /** Longest wait of the day that asks most, begun with a full tank; null where no day was tried or it cannot run. */
-  hardDayWaitMin: number | null;
+  /** Longest wait on those days, in a search that of the hardest of them; null where no day was tried or it cannot run. */
+  longestWaitMin: number | null;
   /** Price of its parts, in the firm's currency. */
   price: number;
   cost: OwnershipCost | null;
@@ -67,8 +67,11 @@ export interface JudgingOptions {
   aged?: Ageing;
   /** Days to try designs on, the same for all; null where days are not to be tried. */
   trial?: Trial | null;
-  /** Whether days are lived by those alone that nothing else speaks against. */
-  soundDaysOnly?: boolean;
+  /**
+   * In a search among thousands days are spared: only the hardest is lived for the wait, all of them only where nothing else speaks
+   * against a design and a bound does not prove that nobody waits; and none by what falls short, once something does not.
+   */
+  search?: { anySound: boolean } | null;
   solutions?: Solutions;
 }
 
@@ -80,7 +83,7 @@ export function judge(
   {
     aged = agedMembrane,
     trial = trialOf(requirements),
-    soundDaysOnly = false,
+    search = null,
     solutions = new Solutions(),
   }: JudgingOptions = {},
 ): JudgedDesign {
@@ -103,7 +106,7 @@ export function judge(
       failure: failed && !failed.ok ? failed.failure : null,
       shortfalls: ['cannot-run'],
       waitingDays: null,
-      hardDayWaitMin: null,
+      longestWaitMin: null,
       price,
       cost: null,
       fiveYearCost: Infinity,
@@ -118,11 +121,12 @@ export function judge(
     closes,
   );
   const isSound = shortfalls.length === 0;
-  const tried = isSound || !soundDaysOnly ? trial : null;
+  const tried = isSound || !search?.anySound ? trial : null;
   const supply = tried ? supplyOf(design, waters.worst, aged, solutions) : null;
+  const live = search ? liveQuickly : liveAll;
   const lived = tried && supply?.ok ? live(supply.value, tried, isSound) : null;
   const waitingDays = lived?.waitingDays ?? null;
-  if (waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
+  if (isSound && waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
     shortfalls.push('keeps-waiting');
   }
   const cost = ownershipCost(design, requirements, today, waters.disinfectant);
@@ -134,7 +138,7 @@ export function judge(
     failure: null,
     shortfalls,
     waitingDays,
-    hardDayWaitMin: lived?.hardDayWaitMin ?? null,
+    longestWaitMin: lived?.longestWaitMin ?? null,
     price,
     cost,
     fiveYearCost: price + cost.fiveYears,
@@ -160,20 +164,32 @@ export function trialOf({
   return { days, hardest: days[hardestDay(days, asked)] ?? [], columns: drawColumns(days) };
 }
 
-/**
- * Lives the hardest day with every design, and all days with those that nothing else speaks against, unless it is plain that they let
- * nobody wait.
- */
-function live(
-  supply: Supply,
-  { days, hardest, columns }: Trial,
-  sound: boolean,
-): Pick<JudgedDesign, 'hardDayWaitMin' | 'waitingDays'> {
-  const hardDayWaitMin = simulateDays(supply, [hardest]).longestWaitMin;
-  if (!sound) return { hardDayWaitMin, waitingDays: null };
-  const calm = supply.kind === 'tank' && letsNobodyWait(supply, columns);
-  const waiting = calm ? 0 : disappointingDays(simulateDays(supply, days));
-  return { hardDayWaitMin, waitingDays: waiting / days.length };
+type Lived = Pick<JudgedDesign, 'longestWaitMin' | 'waitingDays'>;
+
+function liveAll(supply: Supply, { days }: Trial): Lived {
+  const simulated = simulateDays(supply, days);
+  return {
+    longestWaitMin: simulated.longestWaitMin,
+    waitingDays: disappointingDays(simulated) / days.length,
+  };
+}
+
+/** Longest wait on the days of a trial, min; null where none can be lived. */
+export function longestWait(
+  design: SystemDesign,
+  worst: FeedWater,
+  trial: Trial,
+  solutions: Solutions,
+): number | null {
+  const supply = supplyOf(design, worst, agedMembrane, solutions);
+  return supply.ok ? liveAll(supply.value, trial).longestWaitMin : null;
+}
+
+function liveQuickly(supply: Supply, trial: Trial, sound: boolean): Lived {
+  const { longestWaitMin } = simulateDays(supply, [trial.hardest]);
+  if (!sound) return { longestWaitMin, waitingDays: null };
+  const calm = supply.kind === 'tank' && letsNobodyWait(supply, trial.columns);
+  return { longestWaitMin, waitingDays: calm ? 0 : liveAll(supply, trial).waitingDays };
 }
 
 function findShortfalls(

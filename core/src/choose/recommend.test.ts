@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { describe, expect, test } from '@jest/globals';
 import { sampleParts, sampleWater, tankDesign } from '../test/samples.ts';
 import { requirements, site, watersOf } from '../test/sizingSamples.ts';
@@ -94,6 +95,11 @@ describe('a recommendation', () => {
         .map(({ design }) => design);
       if (sound.length > 0)
         for (const { design } of found.tradeOffs) expect(sound).toContainEqual(design);
+      expect(found.tradeOffs.length).toBeGreaterThan(0);
+      for (const { design, criteria } of found.tradeOffs) {
+        const whole = all.find((judged) => isDeepStrictEqual(judged.design, design))!;
+        expect(criteria.wait).toBeCloseTo(whole.longestWaitMin!, 9);
+      }
     },
   );
 

@@ -15,7 +15,7 @@ import {
   type SiteChoices,
 } from './candidates.ts';
 import { type Criteria, criteriaOf, nonDominated } from './criteria.ts';
-import { judge, type JudgedDesign, plainShortfall, trialOf } from './judge.ts';
+import { judge, type JudgedDesign, longestWait, plainShortfall, trialOf } from './judge.ts';
 import type { SizingWaters, SystemDesign } from '../system/design.ts';
 import type { Requirements, Shortfall } from './requirements.ts';
 import { scalesSoon } from '../system/scaling.ts';
@@ -139,11 +139,8 @@ function* searching({
       count(family, [short]);
       continue;
     }
-    const judged = judge(design, waters, requirements, {
-      trial,
-      solutions,
-      soundDaysOnly: anySound,
-    });
+    const search = { anySound };
+    const judged = judge(design, waters, requirements, { trial, solutions, search });
     anySound ||= judged.shortfalls.length === 0;
     enter(families, judged, lowSupply);
     const criteria = criteriaOf(judged);
@@ -155,11 +152,14 @@ function* searching({
   const first = ranked[0];
   if (!first) return undefined;
   for (const family of ranked) {
-    const { design, today, hardDayWaitMin } = family.best;
-    if (today && hardDayWaitMin === null)
-      family.best = judge(design, waters, requirements, { trial, solutions });
-    family.best = inKit(withFittingLamp(family.best, catalogue, site.lampIons), catalogue);
+    const { design, today } = family.best;
+    const whole = today ? judge(design, waters, requirements, { trial, solutions }) : family.best;
+    family.best = inKit(withFittingLamp(whole, catalogue, site.lampIons), catalogue);
   }
+  const lived = undominated(weighed).map((one): TradeOff => {
+    const wait = longestWait(one.design, waters.worst, trial, solutions) ?? one.criteria.wait;
+    return { ...one, criteria: { ...one.criteria, wait } };
+  });
   return {
     best: first.best,
     families: ranked,
@@ -168,7 +168,7 @@ function* searching({
       .map((key) => ({ key, because: exclusionOf(key, catalogue, site) })),
     considered: designs.length,
     meeting: ranked.reduce((sum, family) => sum + family.meeting, 0),
-    tradeOffs: undominated(weighed).map((one) => boxed(one, catalogue)),
+    tradeOffs: undominated(lived).map((one) => boxed(one, catalogue)),
     ways: [],
   };
 }

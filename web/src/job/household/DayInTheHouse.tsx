@@ -158,11 +158,11 @@ function inWords({ sampled, disappointingDays, tank }: LivedDays, reader: Reader
       : `${weeks} nobody went short; every opening of the tap starts the pump.`;
   }
   if (!tank) {
-    return `${weeks} somebody waited long on ${disappointingDays}: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
+    return `${weeks} somebody waited long on ${disappointingDays} of them: the unit makes less than a comfortable tap. A larger element or one with a tank is quicker for pots.`;
   }
   const missed =
     sampled.shortL < 0.05
-      ? `somebody waited long on ${disappointingDays}, ${waitInWords(sampled.longestWaitMin, reader)} at the longest, though all of it came`
-      : `the tank ran low on ${disappointingDays} and ${reader.say('volume', sampled.shortL)} did not come`;
+      ? `somebody waited long on ${disappointingDays} of them, ${waitInWords(sampled.longestWaitMin, reader)} at the longest, though all of it came`
+      : `the tank ran low on ${disappointingDays} of them and ${reader.say('volume', sampled.shortL)} did not come`;
   return `${weeks} ${missed}. Try a larger tank or a faster element.`;
 }

@@ -92,7 +92,7 @@ export function MainFigures({ judged, winter, brief }: Props) {
               value={{
                 text: today.fill.shutsOff ? reader.minutes(today.fill.fillTimeMin) : 'never',
               }}
-              beside={`${reader.say('volume', today.usableVolumeL)} usable of a ${reader.say('volume', design.tank!.volumeL, 0)} tank`}
+              beside={`${reader.say('volume', today.usableVolumeL)} usable, tank of ${reader.say('volume', design.tank!.volumeL, 0)}`}
               why={why.fill}
             />
           ) : (

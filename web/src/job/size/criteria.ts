@@ -65,7 +65,7 @@ export const criterionWords: Record<CriterionKey, CriterionWords> = {
   },
   wait: {
     label: 'Longest wait',
-    hint: 'On the day that asks most.',
+    hint: 'In eight weeks of the worst case.',
     decimals: 1,
     unit: () => 'min',
     factor: one,
