@@ -4,7 +4,7 @@ import { isHeld } from '../../system/unit.ts';
 import { fullTankKg } from '../cabinet/bodies.ts';
 import type { Place } from '../places/place.ts';
 import { passesWall } from '../places/passesWall.ts';
-import { teeSize } from '../tubes/tubeSchedule.ts';
+import { jointSize } from '../tubes/tubeSchedule.ts';
 import { outsideMm } from '../places/tubeSize.ts';
 import { sizedPart } from './sizedPart.ts';
 import type { WorkFacts } from './workFacts.ts';
@@ -42,7 +42,7 @@ export function unitSteps(facts: WorkFacts): StepDraft[] {
 
 /** The fitting that a tee is. */
 export const teePart = (tubes: WorkFacts['tubes'], place: Place): string =>
-  teeSize(tubes, place) === '3/8"' ? 'tee-wide' : 'tee';
+  jointSize(tubes, place) === '3/8"' ? 'tee-wide' : 'tee';
 
 const idsOf = (parts: readonly { id: string }[]): string[] => parts.map(({ id }) => id);
 

@@ -15,7 +15,7 @@ export type Place =
 export interface PlaceKindFacts {
   /** How a tube ends there; two depend on the tap's stem and on how the house is drained. */
   end: TubeEnd | 'tap-stem' | 'drain-way';
-  /** Size of its port: the system's own, that of the widest tube it joins, or whatever the tube has. */
+  /** Size of its ports: the system's own, that of the widest tube where it joins several, or whatever its one tube has. */
   port: 'own' | 'widest' | 'tube';
   /**
    * Where it stands: at the stop valve or the waste, in the unit, as a body by itself, in a line that is there, or at the counter and
@@ -58,12 +58,12 @@ export const placeKinds = {
   },
   regulator: {
     end: 'push-fit',
-    port: 'tube',
+    port: 'widest',
     stands: 'stop-valve',
     atSink: true,
     step: 'fit-regulator',
   },
-  'leak-stop': { ...body('leak-stop'), port: 'tube', step: 'fit-leak-stop' },
+  'leak-stop': { ...body('leak-stop'), port: 'widest', step: 'fit-leak-stop' },
   prefilter: housed,
   solenoid: { ...housed, step: 'mount-pump' },
   pump: body('pump'),
@@ -83,7 +83,7 @@ export const placeKinds = {
   'air-gap': { end: 'barb', port: 'tube', stands: 'beyond', atSink: true, step: 'tap' },
   drain: { end: 'drain-way', port: 'tube', stands: 'waste', atSink: 'drain-way', step: 'drain' },
   tee: { end: 'push-fit', port: 'widest', stands: 'beyond', atSink: false, step: 'branch' },
-  valve: { end: 'push-fit', port: 'tube', stands: 'beyond', atSink: false, step: 'branch' },
+  valve: { end: 'push-fit', port: 'widest', stands: 'beyond', atSink: false, step: 'branch' },
   branch: { end: 'compression', port: 'tube', stands: 'beyond', atSink: false, step: 'branch' },
   tap: { end: 'tap-stem', port: 'tube', stands: 'beyond', atSink: true, step: 'tap' },
   dispenser: { end: 'push-fit', port: 'tube', stands: 'beyond', atSink: true, step: 'dispenser' },

@@ -25,7 +25,7 @@ export interface ScheduledTube extends TubeRun {
   label: number;
   /** Pressure that its flow costs in this size and in the other, bar. */
   lossBar: Record<TubeSize, number>;
-  /** The narrowest tube whose loss is small, whatever it is laid in. */
+  /** The narrowest tube whose loss is small, of a feed in all its runs, whatever it is laid in. */
   proposed: TubeSize;
   /** A size that a person chose, the system's own line, or the proposal. */
   sizeBy: 'person' | 'system' | 'proposal';
@@ -65,7 +65,7 @@ export function tubeSchedule(
     saddleM,
   }: TubeScheduleChoices,
 ): ScheduledTube[] {
-  const scheduled = tubeRuns(system, joints).map((laid, i): ScheduledTube => {
+  const reckoned = tubeRuns(system, joints).map((laid) => {
     const takenM = routes[laid.id] ?? positions[laid.id] ?? laid.routeM;
     const flowLPerH = branchFlow(system, laid) ?? flows[laid.function];
     const cutOf = (size: TubeSize) =>
@@ -73,7 +73,16 @@ export function tubeSchedule(
     const loss = (size: TubeSize) =>
       tubeLoss({ innerDiameterMm: boreMm[size], lengthM: cutOf(size) }, flowLPerH, temperatureC);
     const lossBar = { '1/4"': loss('1/4"'), '3/8"': loss('3/8"') };
-    const proposed: TubeSize = lossBar['1/4"'] > practiceLimits.mostTubeLossBar ? '3/8"' : '1/4"';
+    return { laid, takenM, flowLPerH, cutOf, lossBar };
+  });
+  const isCostly = ({ lossBar }: Pick<ScheduledTube, 'lossBar'>) =>
+    lossBar['1/4"'] > practiceLimits.mostTubeLossBar;
+  // A feed is of one size from its valve to the unit, whatever stands in it: its longest run decides.
+  const feedIsCostly = reckoned.some((run) => run.laid.function === 'feed' && isCostly(run));
+  const scheduled = reckoned.map(({ laid, cutOf, ...run }, i): ScheduledTube => {
+    const { takenM, flowLPerH, lossBar } = run;
+    const isWide = laid.function === 'feed' ? feedIsCostly : isCostly(run);
+    const proposed: TubeSize = isWide ? '3/8"' : '1/4"';
     const { size, by } = sizeOf(laid, sizes[laid.id], proposed);
     return {
       ...laid,
@@ -97,7 +106,7 @@ export function tubeSchedule(
       reducers: 0,
     };
   });
-  const port = (place: Place) => portSize(system, place) ?? teeSize(scheduled, place);
+  const port = (place: Place) => portSize(system, place) ?? jointSize(scheduled, place);
   return scheduled.map((tube) => ({
     ...tube,
     reducers: [port(tube.from), port(tube.to)].filter((size) => size !== null && size !== tube.size)
@@ -112,8 +121,8 @@ function branchFlow(system: InstalledSystem, { to }: TubeRun): number | null {
   return branch ? 60 * branch.flowLPerMin : null;
 }
 
-/** A tee is bought in the widest of its tubes; the others reach it by a reducer. Null where a place is no tee. */
-export function teeSize(
+/** What joins tubes is bought in the widest of them; the others reach it by a reducer. Null where a place joins none. */
+export function jointSize(
   tubes: readonly Pick<ScheduledTube, 'from' | 'to' | 'size'>[],
   place: Place,
 ): TubeSize | null {

@@ -11,7 +11,7 @@ import { remoteLines } from './remoteLines.ts';
 import { tubeRuns } from './tubeRuns.ts';
 import { practiceLimits } from '../../base/practice.ts';
 import { tubeSchedule } from './tubeSchedule.ts';
-import { boreMm } from '../places/tubeSize.ts';
+import { boreMm, type TubeSize } from '../places/tubeSize.ts';
 
 describe('tube runs', () => {
   test('of a tank unit go from the street to the tap without a gap', () => {
@@ -99,6 +99,36 @@ describe('sizes', () => {
       'feed-valve>prefilter-1': 0,
     });
     expect(scheduled({}, directDesign)[0]).toMatchObject({ size: '3/8"', reducers: 0 });
+  });
+
+  test('a fitting between tubes of two sizes is the wider, and the narrower reaches it by a reducer', () => {
+    const joints = { regulator: true, leakStop: true, drain: 'saddle' as const };
+    const reducersOf = (sizes: Record<string, TubeSize>) =>
+      Object.fromEntries(scheduled({ joints, sizes }).map((tube) => [tube.id, tube.reducers]));
+    expect(reducersOf({ 'regulator>leak-stop': '3/8"' })).toMatchObject({
+      'feed-valve>regulator': 1,
+      'regulator>leak-stop': 0,
+      'leak-stop>prefilter-1': 1,
+    });
+    const branches = [branchTo('ice-maker')];
+    const valve = { 'valve-ice-maker>ice-maker': '3/8"' as const };
+    const design = { ...tankDesign, branches };
+    const branch = scheduled({ sizes: valve }, design);
+    expect(branch.find(({ id }) => id === 'tee-ice-maker>valve-ice-maker')?.reducers).toBe(1);
+  });
+
+  test('a feed is of one size from its valve to the unit: a long run widens those before and behind it', () => {
+    const joints = { regulator: true, leakStop: true, drain: 'saddle' as const };
+    const feed = scheduled({ joints, routes: { 'regulator>leak-stop': 12 } }).filter(
+      (tube) => tube.function === 'feed',
+    );
+    expect(feed.map(({ size, sizeBy }) => [size, sizeBy])).toEqual([
+      ['3/8"', 'proposal'],
+      ['3/8"', 'proposal'],
+      ['3/8"', 'proposal'],
+    ]);
+    // Into the unit's narrow port.
+    expect(feed.map(({ reducers }) => reducers)).toEqual([0, 0, 1]);
   });
 
   test('a branch’s tubes carry what it draws, in the bore that its design has', () => {

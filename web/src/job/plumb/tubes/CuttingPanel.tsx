@@ -121,7 +121,8 @@ export function CuttingPanel({ tubes }: { tubes: readonly ScheduledTube[] }) {
                   'length',
                   plan.missing.reduce((sum, piece) => sum + piece.lengthM, 0),
                 )}{' '}
-                in {plan.missing.length} pieces.
+                in {reader.number(plan.missing.length, 0)}{' '}
+                {reader.plural(plan.missing.length, { one: 'piece', other: 'pieces' })}.
               </Text>
             )}
             {coils.length > 0 && plan.missing.length > 0 && (
