@@ -71,8 +71,16 @@ test('the page says which reading would settle the pump, and taking it does', as
   await takeSurvey(page, { feedTds: '350', temperature: '12', demand: '12' });
   const open = page.getByTestId('open-booster');
   await expect(open).toContainText(/The supply pressure would settle/);
+  await stage(page, 'Size').click();
+  const verdict = page.getByTestId('verdict');
+  await expect(verdict).toContainText(
+    'Sound if the usual holds for supply pressure, which was not read: ',
+  );
+  await stage(page, 'Survey').click();
   await enter(page, 'Supply pressure', '4.9');
   await enter(page, 'Lowest pressure', '4.6');
   await expect(open).toHaveCount(0);
   await expect(page.getByText(/^The worst case makes/)).toBeVisible();
+  await stage(page, 'Size').click();
+  await expect(verdict).toContainText(/^Sound: \d/);
 });

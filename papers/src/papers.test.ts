@@ -85,6 +85,21 @@ describe('a proposal', () => {
     expect(made.agreed).toMatch(/2026-03-02/);
   });
 
+  test('says what of its figures nobody has measured, and nothing where all was', () => {
+    const document = chosen();
+    const said = () => proposal(document)!.found.find((text) => text.startsWith('Not measured'));
+    expect(said()).toMatch(/usual: the hardness and the largest draw\. What we propose/);
+    delete document.survey.readings.pressure;
+    expect(said()).toMatch(/the hardness, the pressure and the largest draw/);
+    document.survey.readings = {
+      ...document.survey.readings,
+      pressure: reading(4, 'bar'),
+      hardness: reading(200, 'mg/L CaCO3'),
+      largestDraw: reading(2, 'L'),
+    };
+    expect(said()).toBeUndefined();
+  });
+
   test('is set in the reader’s units', () => {
     const made = proposal(chosen(), { ...usualFirmSettings, units: 'us' })!;
     expect(made.found.join()).toMatch(/psi/);

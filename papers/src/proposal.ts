@@ -9,6 +9,7 @@ import {
   litresPerGallon,
   newMembrane,
   type Part,
+  type SurveyKey,
   type SystemDesign,
   type UltravioletLine,
   ultravioletLimits,
@@ -18,6 +19,7 @@ import {
   type FirmSettings,
   usualPrices,
   briefOf,
+  isKnown,
   type JobBrief,
   optionsOf,
   type JobDocument,
@@ -117,10 +119,20 @@ export function proposalOf({
 const lampCaveat =
   'A lamp treats germs only; it takes nothing dissolved out of the water. A laboratory test after installation is part of the work.';
 
+/** Readings that a proposal tells its reader, in words of theirs. */
+const toldReadings = {
+  feedTds: 'the dissolved solids',
+  hardness: 'the hardness',
+  pressure: 'the pressure',
+  temperature: 'the temperature',
+  demand: 'what you use in a day',
+  largestDraw: 'the largest draw',
+} as const satisfies Partial<Record<SurveyKey, string>>;
+
 /** What was found at the tap, for someone who has never heard of dissolved solids. */
 function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string[] {
   const { today, worst } = brief.task.waters;
-  const { values, assumed } = brief.survey;
+  const { values } = brief.survey;
   const hard =
     today.hardnessMgL > 270 ? 'hard' : today.hardnessMgL > 120 ? 'moderately hard' : 'soft';
   const sentences = [
@@ -139,8 +151,13 @@ function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string
     sentences.push(
       `It is treated with ${brief.facts.disinfectant.kind}, which has to be taken out before the membrane.`,
     );
-  if (assumed.length > 0 && document.survey.readings.feedTds === undefined)
-    sentences.push('Some of these figures are usual values and not yet measured at your tap.');
+  const usual = (Object.keys(toldReadings) as (keyof typeof toldReadings)[]).filter(
+    (key) => !isKnown(document.survey, key),
+  );
+  if (usual.length > 0)
+    sentences.push(
+      `Not measured at your tap yet, but taken as is usual: ${reader.list(usual.map((key) => toldReadings[key]))}. What we propose may change with it.`,
+    );
   return sentences;
 }
 

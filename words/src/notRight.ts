@@ -241,7 +241,10 @@ export function explanationWords(explanation: FillExplanation, reader: Reader): 
     case 'temperature':
       return `water of ${reader.say('temperature', explanation.celsius)}`;
     case 'prefilter':
-      return `pre-filters that cost ${reader.number(explanation.factor, 2)} times their drop when new`;
+      // Beyond this nobody means the figure.
+      return explanation.factor > 10
+        ? 'pre-filters that are nearly blocked'
+        : `pre-filters that cost ${reader.number(explanation.factor, 1)} times their drop when new`;
     case 'feed-valve':
       return 'a feed valve that is nearly closed';
     case 'precharge':

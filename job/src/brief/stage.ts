@@ -5,17 +5,16 @@ import { isFlushed } from '../document/flushRecord.ts';
 import type { JobDocument } from '../document/job.ts';
 
 /** The readings without which a size rests on guesses. */
-export const neededReadings: readonly SurveyKey[] = [
-  'feedTds',
-  'pressure',
-  'temperature',
-  'demand',
-];
+const neededReadings: readonly SurveyKey[] = ['feedTds', 'pressure', 'temperature', 'demand'];
 
 /** Whether a reading was taken, or follows from what was described. */
 export const isKnown = (survey: JobDocument['survey'], key: SurveyKey): boolean =>
   survey.readings[key] !== undefined ||
   ((key === 'demand' || key === 'largestDraw') && survey.household !== undefined);
+
+/** The needed readings that were not taken and do not follow from what was described. */
+export const missingReadings = (survey: JobDocument['survey']): SurveyKey[] =>
+  neededReadings.filter((key) => !isKnown(survey, key));
 
 /** The stage that a job is waiting in, derived from what has been done; never stored by hand. */
 export function stageOf(document: JobDocument): { stage: Stage; finished: boolean } {
@@ -33,5 +32,5 @@ export function stageOf(document: JobDocument): { stage: Stage; finished: boolea
     if (plumb.ticks.finished) return at('flush');
     return at('plumb');
   }
-  return at(neededReadings.every((key) => isKnown(survey, key)) ? 'size' : 'survey');
+  return at(missingReadings(survey).length === 0 ? 'size' : 'survey');
 }

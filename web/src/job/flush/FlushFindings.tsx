@@ -48,7 +48,7 @@ export function FlushFindings({ design, water, now }: Props) {
             <li key={fill.id}>
               {fillSentence(fill, reader)}{' '}
               {explained.kind === 'done' &&
-                explainedBy(explained.value[i]?.explanations ?? [], reader)}
+                explainedBy(fill, explained.value[i]?.explanations ?? [], reader)}
             </li>
           ))}
           {troubles.map(([id, { sign, cause, mended, by, at }]) => (
@@ -74,10 +74,18 @@ const fillSentence = ({ id, minutes, ratio, isRunning }: TimedFill, reader: Read
     ? `Fill ${id.split('-').at(-1)} is not ticked off after ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed. Does its drain still run?`
     : `Fill ${id.split('-').at(-1)} took ${reader.minutes(minutes)}, ${reader.number(ratio, 1)} times what was computed.`;
 
-const explainedBy = (
+function explainedBy(
+  { isRunning }: TimedFill,
   explanations: Parameters<typeof explanationWords>[0][],
   reader: Reader,
-): string =>
-  explanations.length === 0
-    ? 'No single cause explains this; look at shut-off and check valve.'
-    : `Each of these alone would explain it: ${explanations.map((one) => explanationWords(one, reader)).join('; ')}.`;
+): string {
+  const causes = explanations.map((one) => explanationWords(one, reader)).join('; ');
+  const said =
+    explanations.length === 0
+      ? 'no single cause explains this; look at shut-off and check valve'
+      : explanations.length === 1
+        ? `this alone would explain it: ${causes}`
+        : `each of these alone would explain it: ${causes}`;
+  const begun = isRunning ? `If it does, ${said}` : said.charAt(0).toUpperCase() + said.slice(1);
+  return `${begun}.`;
+}

@@ -1,4 +1,5 @@
-import { type JobBrief, saysTheSame } from '@katharos/job';
+import { type JobBrief, missingReadings, saysTheSame } from '@katharos/job';
+import { fieldWords } from '@katharos/words';
 import { useReader } from '../../ui/useReader.ts';
 import type { JudgedDesign, Recommendation } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
@@ -29,6 +30,9 @@ export function SizeHeader({
   const { choose, agreed } = useChosenSystem();
   const navigate = useNavigate();
   const { design } = judged;
+  const missing = missingReadings(document.survey);
+  const isGuess = missing.length > 0;
+  const guessed = reader.list(missing.map((key) => reader.within(fieldWords[key].label)));
   const best = recommendation?.best;
   const isKnown =
     !best ||
@@ -44,9 +48,12 @@ export function SizeHeader({
             {agreed ? 'The agreed system' : chosen ? 'The chosen system' : 'Proposed system'}
           </Title>
           {judged.worst && judged.shortfalls.length === 0 && (
-            <Text fw={600} className="mark good" data-testid="verdict">
-              Sound: {reader.say('dailyVolume', judged.worst.productionLPerDay)} with the coldest
-              water, the lowest pressure and an aged membrane, where{' '}
+            <Text fw={600} className={`mark ${isGuess ? 'warn' : 'good'}`} data-testid="verdict">
+              {isGuess
+                ? `Sound if the usual holds for ${guessed}, which ${reader.plural(missing.length, { one: 'was', other: 'were' })} not read: `
+                : 'Sound: '}
+              {reader.say('dailyVolume', judged.worst.productionLPerDay)} with the coldest water,
+              the lowest pressure and an aged membrane, where{' '}
               {reader.say('dailyVolume', brief.requirements.demandLPerDay)} are drunk.
             </Text>
           )}

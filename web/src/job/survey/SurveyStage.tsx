@@ -9,7 +9,7 @@ import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
 import { useInSight } from '../../ui/useInSight.ts';
 import { useDocument, useJob, useJobId } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
-import { firstPlace, missingReadings, placeLink, places } from './places.ts';
+import { firstPlace, missingAt, placeLink, places } from './places.ts';
 import styles from './Survey.module.css';
 import { SurveyGroupPanel, takenOf } from './SurveyGroupPanel.tsx';
 import { surveyGroups } from './surveyGroups.ts';
@@ -94,7 +94,7 @@ const PlacePanels = memo(function PlacePanels({ id }: { id: string }) {
 /** The places of the survey with how much of each is taken, and where something is missing. */
 function PlaceNav({ place }: { place: string }) {
   const document = useDocument();
-  const missing = missingReadings(document.survey);
+  const missing = missingAt(document.survey);
   const row = useRef<HTMLElement>(null);
   useInSight(row, '[aria-current]', place);
   return (
@@ -133,7 +133,7 @@ function PlaceNav({ place }: { place: string }) {
 /** What is still missing for a sound size, and what for; each a step away. */
 function Missing() {
   const document = useDocument();
-  const missing = missingReadings(document.survey);
+  const missing = missingAt(document.survey);
   if (missing.length === 0) return null;
   return (
     <Tone

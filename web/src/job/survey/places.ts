@@ -1,4 +1,4 @@
-import { isKnown, neededReadings, type Survey } from '@katharos/job';
+import { missingReadings, type Survey } from '@katharos/job';
 import type { SurveyKey } from '@katharos/core';
 import { surveyGroups } from './surveyGroups.ts';
 
@@ -17,18 +17,14 @@ export const places: readonly Place[] = [
 ];
 
 /** Readings that a sound size needs and that are not known, with the place where each is taken. */
-export function missingReadings(survey: Survey): { key: SurveyKey; place: string }[] {
-  return neededReadings
-    .filter((key) => !isKnown(survey, key))
-    .map((key) => ({
-      key,
-      place: surveyGroups.find(({ readings }) => readings.includes(key))!.id,
-    }));
-}
+export const missingAt = (survey: Survey): { key: SurveyKey; place: string }[] =>
+  missingReadings(survey).map((key) => ({
+    key,
+    place: surveyGroups.find(({ readings }) => readings.includes(key))!.id,
+  }));
 
 /** Where the walk begins: at the first place where something is missing, else at the tap. */
-export const firstPlace = (survey: Survey): string =>
-  missingReadings(survey)[0]?.place ?? places[0]!.id;
+export const firstPlace = (survey: Survey): string => missingAt(survey)[0]?.place ?? places[0]!.id;
 
 /** Address of a place, and of a reading in it. */
 export const placeLink = (place: string, reading?: SurveyKey): string =>
