@@ -43,7 +43,7 @@ export function SizeHeader({
   return (
     <>
       <Group justify="space-between" align="flex-end">
-        <div>
+        <div style={{ flex: '1 1 24rem' }}>
           <Title order={2} size="h3">
             {agreed ? 'The agreed system' : chosen ? 'The chosen system' : 'Proposed system'}
           </Title>
