@@ -26,7 +26,7 @@ const leakWords: Record<LeakState, FlushWords> = {
   filling: {
     title: 'Leak check: filled',
     instruction:
-      'Dry every joint that has water with a tissue, then run the tissue round each again: feed line, regulator, leak stop, housings or cartridges.',
+      'Dry every joint that has water with a tissue, then run the tissue round each again: the feed line with all that stands in it, housings or cartridges.',
     caution: 'Do not tighten a housing under pressure.',
     proof: 'The tissue stays dry.',
   },
@@ -84,7 +84,7 @@ const writers: {
   'take-tube-off': (d) => ({
     title: 'Tube behind the pre-filters off',
     instruction: `${tubeWords(d.label)}: press its collet, draw it out of what follows, and hang its end into a bucket.`,
-    caution: 'What the new cartridges shed must pass neither valve, pump, membrane nor restrictor.',
+    caution: 'What the new cartridges shed must reach nothing that comes behind them.',
     proof: 'Its end hangs in the bucket; the membrane’s vessel is still empty.',
   }),
   'sanitise-dose': (d, reader) => ({

@@ -128,17 +128,17 @@ const writers: Writers = {
         : 'It sits on its ring and the right way round; snug, and not tighter.',
   }),
   'close-tap': () => ({ title: 'Close the tap', instruction: '', proof: 'Nothing runs.' }),
-  'open-feed': ({ tap }) => ({
+  'open-feed': ({ tap, tank }) => ({
     title: 'Open the feed slowly',
     instruction:
       tap === 'open'
-        ? 'A quarter turn, wait until it hisses no more, then fully. The tap stays open, the tank closed.'
+        ? `A quarter turn, wait until it hisses no more, then fully. The tap stays open${tank ? ', the tank closed' : ''}.`
         : 'A quarter turn, wait until it hisses no more, then fully.',
     proof: 'Nothing drips while it fills.',
   }),
   'plug-in': (data) => ({
     title: `Plug the ${plugs(data)} in`,
-    instruction: 'Feed open first: a pump must not run dry.',
+    instruction: data.pump ? 'Feed open first: a pump must not run dry.' : 'With dry hands.',
     proof: data.pump ? 'It hums, and water comes.' : 'Its light is on.',
   }),
   'leak-check': () => ({
@@ -146,9 +146,9 @@ const writers: Writers = {
     instruction: 'A dry tissue round everything that was opened; tap closed for a minute of it.',
     proof: 'The tissue is dry. Look again next day.',
   }),
-  run: ({ minutes }, reader) => ({
+  run: ({ minutes, tank }, reader) => ({
     title: `Let it run ${reader.minutes(minutes)}`,
-    instruction: 'Tap open, tank closed; new carbon runs black at first.',
+    instruction: `Tap open${tank ? ', tank closed' : ''}; new carbon runs black at first.`,
     proof: 'The water is clear in a white cup.',
   }),
   'open-tank': () => ({

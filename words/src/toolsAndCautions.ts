@@ -81,6 +81,7 @@ export const cautionWords: Record<Caution, string> = {
   'no-metal-pipe': 'Product is never run through copper or other metal pipe.',
   frost: 'It can freeze here: not a place for a unit unless that is mended.',
   clearance: 'Leave the room below the housings, and their front free.',
+  'clearance-front': 'Leave its front free: what is changed comes out that way.',
   'clearance-lamp':
     'Leave room at one end to draw the lamp out, or slack in both tubes to tilt the reactor from its clips.',
 };

@@ -70,7 +70,7 @@ const writers: Writers = {
     title: 'Lay everything out',
     instruction: d.added
       ? 'Parts against the list, reactor held upright where it will go, its cord to the outlet, doors and bin tried.'
-      : `Parts against the list, unit and tank held where they will go, doors and bin tried, cabinet emptied.${d.elements > 0 ? ` The ${reader.plural(d.elements, { one: 'membrane stays in its bag', other: 'membranes stay in their bags' })} until the pre-filters are flushed.` : ''}`,
+      : `Parts against the list, ${d.tank ? 'unit and tank held where they will go' : 'the unit held where it will go'}, doors and bin tried, cabinet emptied.${d.elements > 0 ? ` The ${reader.plural(d.elements, { one: 'membrane stays in its bag', other: 'membranes stay in their bags' })} until the pre-filters are flushed.` : ''}`,
     proof: 'Nothing is missing and the door closes.',
   }),
   'close-supply': (d) => ({
@@ -209,14 +209,14 @@ const writers: Writers = {
       'Tube fixed over the pipe with an air break of two of its diameters, never pushed into the water.',
     proof: 'The gap can be seen and the tube cannot slip.',
   }),
-  'hang-unit': (d) => ({
+  'hang-unit': (d, reader) => ({
     title: 'Hang the unit',
-    instruction: `${d.loose ? 'Housings and vessel on their bracket, O-rings greased; bracket level' : 'Frame level on its screws'}; the ${d.housings} housings come off downwards without meeting anything. Cartridges in, the membrane’s housing still empty.`,
+    instruction: `${d.loose ? `Housings${d.vessels > 0 ? ' and vessel' : ''} on their bracket, O-rings greased; bracket level` : 'Frame level on its screws'}; ${d.housings === 1 ? 'the housing comes' : `the ${d.housings} housings come`} off downwards without meeting anything. ${reader.plural(d.housings, { one: 'Cartridge', other: 'Cartridges' })} in${d.vessels > 0 ? ', the membrane’s housing still empty' : ''}.`,
     proof: 'Each housing was turned off and on once.',
   }),
   'stand-unit': (d) => ({
     title: 'Stand the unit',
-    instruction: `Flat and dry, its front and its ${d.cartridges} cartridges reachable, its ports behind or above; not plugged in.`,
+    instruction: `Flat and dry, its front and its ${d.cartridges === 1 ? 'cartridge' : `${d.cartridges} cartridges`} reachable, its ports behind or above; not plugged in.`,
     proof: 'Each cartridge was turned out and in once.',
   }),
   'join-bank': (d) => ({

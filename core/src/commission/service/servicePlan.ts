@@ -48,16 +48,16 @@ export function servicePlan(design: SystemDesign, acts: readonly Act[]): Service
     opened.forEach(act);
     if (!wet) {
       add('close-tap', {});
-      add('open-feed', { tap: 'closed' });
+      add('open-feed', { tap: 'closed', tank: ownValve });
       if (pump || lamp) add('plug-in', { pump, lamp });
       return;
     }
     if (ownValve && ofTank) add('close-tank', {});
-    add('open-feed', { tap: 'open' });
+    add('open-feed', { tap: 'open', tank: ownValve });
     if (pump || lamp) add('plug-in', { pump, lamp });
     add('leak-check', {});
     const minutes = Math.max(...opened.map(({ runsMin }) => runsMin));
-    if (minutes > 0) add('run', { minutes });
+    if (minutes > 0) add('run', { minutes, tank: ownValve });
     add('close-tap', {});
     if (ownValve) add('open-tank', {});
     if (tank && opened.some(({ drains }) => drains)) add('drain-tank', {});

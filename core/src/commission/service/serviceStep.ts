@@ -23,12 +23,12 @@ export interface ServiceData {
     place: number | null;
   };
   'close-tap': object;
-  /** Slowly, the tap open, the tank closed. */
-  'open-feed': { tap: 'open' | 'closed' };
+  /** Slowly, the tap open, a tank with a valve closed. */
+  'open-feed': { tap: 'open' | 'closed'; tank: boolean };
   'plug-in': { pump: boolean; lamp: boolean };
   'leak-check': object;
-  /** Tap open, tank closed, until it is clear. */
-  run: { minutes: number };
+  /** Tap open, a tank with a valve closed, until it is clear. */
+  run: { minutes: number; tank: boolean };
   'open-tank': object;
   /** Fill once and run it out. */
   'drain-tank': object;

@@ -29,13 +29,14 @@ export function supplySteps({
     isUltravioletLine(system) || isHeld(system, system.membrane)
       ? []
       : [{ key: system.membrane.id, quantity: system.elements }];
+  const hasTank = !isUltravioletLine(system) && system.tank !== null && !system.tank.internal;
   steps.push(
     {
       code: 'lay-out',
       tools: ['tape-measure', 'marker', 'lamp'],
       parts: elements,
       cautions: siteCautions(site),
-      data: { elements: elements[0]?.quantity ?? 0 },
+      data: { elements: elements[0]?.quantity ?? 0, tank: hasTank ? 1 : 0 },
     },
     {
       code: 'close-supply',

@@ -14,7 +14,7 @@ export function tapSteps(facts: WorkFacts): StepDraft[] {
         after: ['lay-out'],
         tools: ['spirit-level'],
         parts: [system.tap.id],
-        cautions: ['heater-off', 'clearance'],
+        cautions: ['heater-off', 'clearance-front'],
         data: { hotL, coldL },
       },
     ];

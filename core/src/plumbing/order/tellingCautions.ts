@@ -33,6 +33,7 @@ const byWeight: readonly Caution[] = [
   'eyes',
   'clearance-lamp',
   'clearance',
+  'clearance-front',
   'feed-closed',
   'codes-first',
 ];
