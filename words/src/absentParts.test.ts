@@ -44,6 +44,8 @@ function absentIn(system: InstalledSystem, leakStop: boolean, regulator: boolean
   return without.filter(([, isThere]) => !isThere).map(([words]) => words);
 }
 
+const sayings = (words: object): string => Object.values<unknown>({ ...words }).join(' ');
+
 describe('what a system does not have', () => {
   test.each(archetypes)(
     'is not spoken of at work, while flushing or at a visit: %s',
@@ -53,13 +55,13 @@ describe('what a system does not have', () => {
         ...workOrder(facts).map((step) => ({
           step: step.code as string,
           said: [
-            ...Object.values(workWords(step, reader)),
+            sayings(workWords(step, reader)),
             ...step.cautions.map((caution) => cautionWords[caution]),
           ].join(' '),
         })),
         ...sampleFlush(system, feed).map((step) => ({
           step: step.code as string,
-          said: Object.values(flushWords(step, reader)).join(' '),
+          said: sayings(flushWords(step, reader)),
         })),
       ];
       if (!isUltravioletLine(system)) {
@@ -73,7 +75,7 @@ describe('what a system does not have', () => {
         ]))
           steps.push({
             step: step.code,
-            said: Object.values(serviceWords(step, reader)).join(' '),
+            said: sayings(serviceWords(step, reader)),
           });
       }
       const absent = absentIn(system, facts.leakStop, facts.regulatorBar !== null);

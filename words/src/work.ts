@@ -70,7 +70,7 @@ const writers: Writers = {
     title: 'Lay everything out',
     instruction: d.added
       ? 'Parts against the list, reactor held upright where it will go, its cord to the outlet, doors and bin tried.'
-      : `Parts against the list, ${d.tank ? 'unit and tank held where they will go' : 'the unit held where it will go'}, doors and bin tried, cabinet emptied.${d.elements > 0 ? ` The ${reader.plural(d.elements, { one: 'membrane stays in its bag', other: 'membranes stay in their bags' })} until the pre-filters are flushed.` : ''}`,
+      : `Parts against the list, ${d.tankless ? 'the unit held where it will go' : 'unit and tank held where they will go'}, doors and bin tried, cabinet emptied.${d.elements > 0 ? ` The ${reader.plural(d.elements, { one: 'membrane stays in its bag', other: 'membranes stay in their bags' })} until the pre-filters are flushed.` : ''}`,
     proof: 'Nothing is missing and the door closes.',
   }),
   'close-supply': (d) => ({
@@ -211,7 +211,7 @@ const writers: Writers = {
   }),
   'hang-unit': (d, reader) => ({
     title: 'Hang the unit',
-    instruction: `${d.loose ? `Housings${d.vessels > 0 ? ' and vessel' : ''} on their bracket, O-rings greased; bracket level` : 'Frame level on its screws'}; ${d.housings === 1 ? 'the housing comes' : `the ${d.housings} housings come`} off downwards without meeting anything. ${reader.plural(d.housings, { one: 'Cartridge', other: 'Cartridges' })} in${d.vessels > 0 ? ', the membrane’s housing still empty' : ''}.`,
+    instruction: `${d.loose ? `Housings${d.withoutMembrane ? '' : ' and vessel'} on their bracket, O-rings greased; bracket level` : 'Frame level on its screws'}; ${d.housings === 1 ? 'the housing comes' : `the ${d.housings} housings come`} off downwards without meeting anything. ${reader.plural(d.housings, { one: 'Cartridge', other: 'Cartridges' })} in${d.withoutMembrane ? '' : ', the membrane’s housing still empty'}.`,
     proof: 'Each housing was turned off and on once.',
   }),
   'stand-unit': (d) => ({

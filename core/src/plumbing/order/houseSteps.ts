@@ -36,7 +36,7 @@ export function supplySteps({
       tools: ['tape-measure', 'marker', 'lamp'],
       parts: elements,
       cautions: siteCautions(site),
-      data: { elements: elements[0]?.quantity ?? 0, tank: hasTank ? 1 : 0 },
+      data: { elements: elements[0]?.quantity ?? 0, ...(hasTank ? {} : { tankless: 1 }) },
     },
     {
       code: 'close-supply',

@@ -32,7 +32,7 @@ export function unitSteps(facts: WorkFacts): StepDraft[] {
           ...idsOf(system.prefilters),
         ],
         cautions: ['behind-the-wall', 'clearance'],
-        data: { housings: system.prefilters.length, vessels: 0, loose: 1 },
+        data: { housings: system.prefilters.length, loose: 1, withoutMembrane: 1 },
       },
       lampStep(system.lamp.id),
     ];
@@ -132,7 +132,7 @@ function membraneUnitSteps(
           tools: ['drill', 'screwdriver', 'spirit-level', 'housing-wrench'],
           parts: [...(unit ? [unit.id] : loose), 'screw-set', ...taken, ...joints],
           cautions: ['behind-the-wall', 'clearance'],
-          data: { housings: prefilters.length, vessels: design.elements, loose: unit ? 0 : 1 },
+          data: { housings: prefilters.length, loose: unit ? 0 : 1 },
         },
   ];
   if (!piped && design.elements > 1) {

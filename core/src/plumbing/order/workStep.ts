@@ -21,7 +21,7 @@ interface FeedTee {
 export interface WorkData {
   'ask-permission': { drilling: 'ask' | 'no' };
   'prove-existing': None;
-  'lay-out': { elements: number; tank: Flag; added?: never } | { added: 1 };
+  'lay-out': { elements: number; tankless?: 1; added?: never } | { added: 1 };
   'close-supply': { hotSide: Flag };
   'isolate-existing': { tank: Flag };
   'relieve-pressure': { product?: 1 };
@@ -47,7 +47,7 @@ export interface WorkData {
   'fit-standpipe': None;
   'drill-through': { passage: Passage; lines: number; holeMm: number; asked: Flag };
   'drill-panel': { holeMm: number };
-  'hang-unit': { housings: number; vessels: number; loose: Flag };
+  'hang-unit': { housings: number; loose: Flag; withoutMembrane?: 1 };
   'stand-unit': { cartridges: number };
   'join-bank': { elements: number; arrangement: 'series' | 'parallel' };
   'fit-restrictor': { name: string };
