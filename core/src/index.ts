@@ -374,6 +374,7 @@ export * from './stock/places.ts';
 export * from './system/slots.ts';
 export * from './system/condition.ts';
 export * from './system/observe.ts';
+export { hardnessClass, type HardnessClass } from './water/hardnessClass.ts';
 export { dateOf, dayOf, daysInMonth } from './base/calendar.ts';
 export * from './keeping/trend/history.ts';
 export {

@@ -2,6 +2,7 @@ import { dayIn, type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   assess,
   agedMembrane,
+  hardnessClass,
   type Assessment,
   isAddedLamp,
   isUltravioletLine,
@@ -133,11 +134,10 @@ const toldReadings = {
 function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string[] {
   const { today, worst } = brief.task.waters;
   const { values } = brief.survey;
-  const hard =
-    today.hardnessMgL > 270 ? 'hard' : today.hardnessMgL > 120 ? 'moderately hard' : 'soft';
+  const hard = hardnessClass(today.hardnessMgL).replace('-', ' ');
   const sentences = [
     `Your water carries ${reader.say('tds', values.feedTds)} of dissolved solids and is ${hard} (${reader.say('hardness', values.hardness)}). It arrives with ${reader.say('pressure', values.pressure)} at ${reader.say('temperature', values.temperature)}; in the coldest weeks we reckon with ${reader.say('temperature', worst.temperatureC)} and ${reader.say('pressure', worst.pressureBar)}.`,
-    `You use about ${reader.say('dailyVolume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${reader.say('volume', brief.requirements.largestDrawL)}.`,
+    `You use about ${reader.say('volume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${reader.say('volume', brief.requirements.largestDrawL)}.`,
   ];
   if (brief.facts.microbiology === 'untested')
     sentences.push(

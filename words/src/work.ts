@@ -75,7 +75,7 @@ const writers: Writers = {
   }),
   'close-supply': (d) => ({
     title: 'Close the cold supply',
-    instruction: `Feel which side runs cold, close its stop valve fully.${d.hotSide ? ' Close the hot one as well: a single-lever mixer lets hot water across.' : ''}`,
+    instruction: `Feel which side runs cold, close its stop valve fully.${d.hotSide ? ' Close the hot one as well.' : ''}`,
     proof: 'The open cold tap runs dry and stays dry for a minute.',
   }),
   'isolate-existing': (d) => ({

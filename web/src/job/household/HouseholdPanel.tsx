@@ -48,7 +48,7 @@ export function HouseholdPanel() {
       </Group>
       <Text size="sm" c="dimmed" mb="sm">
         {household
-          ? `Takes ${reader.say('dailyVolume', meanDemand(household))} on an average day. ${typed ? 'The daily demand typed above stands before it.' : 'That is the daily demand.'}`
+          ? `Takes ${reader.say('dailyVolume', meanDemand(household))} on average. ${typed ? 'The daily demand typed above stands before it.' : 'That is the daily demand.'}`
           : 'Makes the daily demand, and the days that the system is tried on. Begin with the nearest:'}
       </Text>
       {household?.day ? (
