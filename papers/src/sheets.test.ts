@@ -153,6 +153,27 @@ describe.each(kinds)('the sheet of %s', (...kind) => {
   });
 });
 
+test('a drain tube that a person makes wide gets a hole and a saddle that pass it', () => {
+  const document = surveyed();
+  const narrow = plumbed(document).plumbing;
+  const { id } = narrow.tubes.find(({ to }) => to === 'drain')!;
+  document.plumb.sizes = { [id]: '3/8"' };
+  const wide = plumbed(document).plumbing;
+  const told = ({ holes, drain, parts, steps }: typeof wide) => ({
+    hole: holes.find(({ what }) => what === 'drain')?.mm,
+    drawn: drain.holeMm,
+    drilled: steps.flatMap((step) => (step.code === 'drill-drain' ? [step.data.holeMm] : [])),
+    saddles: parts.filter(({ key }) => key.startsWith('drain-saddle')).map(({ key }) => key),
+  });
+  expect(told(narrow)).toEqual({ hole: 7, drawn: 7, drilled: [7], saddles: ['drain-saddle'] });
+  expect(told(wide)).toEqual({
+    hole: 10,
+    drawn: 10,
+    drilled: [10],
+    saddles: ['drain-saddle-wide'],
+  });
+});
+
 test('a lamp that is added touches neither supply nor counter nor waste, and stands in the cabinet beside what is there', () => {
   const made = sheetOf(kinds.find(([name]) => name === 'a lamp on a tank unit that is there')!);
   expect(made.holes).toEqual([]);

@@ -21,6 +21,7 @@ import {
   drainHole,
   type DrainWay,
   type SaddlePlace,
+  usualDrainWay,
 } from './connections/drainHole.ts';
 import { chooseFeed, type FeedChoice, type FeedConnection } from './connections/feedConnection.ts';
 import { type PlannedHole, plannedHoles } from './connections/plannedHoles.ts';
@@ -100,15 +101,17 @@ export function plumbing(task: PlumbingTask): Plumbing {
   const leakStop = !added && task.leakStop;
   const feed = chooseFeed(site, chosen.feed);
   const { straightPipeM, spoutToBowlM } = measured;
+  const way = drainWay(task);
+  const joints: Joints = { regulator: regulatorBar !== null, leakStop, drain: way };
   const drain = drainHole(site, {
     place: chosen.drain?.place ?? 'before-trap',
-    ...drainWay(task),
+    way,
+    tube: drainTube(task, joints),
     lengthMm: straightPipeM === null ? null : straightPipeM * 1000,
   });
   const gap = !isUltravioletLine(system) && drain.way === 'air-gap-tap';
   const tap = tapHole(site, gap ? Math.max(airGapTapMm, system.tap.holeMm) : system.tap.holeMm);
   const plan = cabinetPlan(system, cabinet, leakStop);
-  const joints: Joints = { regulator: regulatorBar !== null, leakStop, drain: drain.way };
   const tubes = tubeSchedule(system, {
     joints,
     routes: { ...surveyedRoutes(task, joints), ...measured.routes },
@@ -152,9 +155,13 @@ export function plumbing(task: PlumbingTask): Plumbing {
 }
 
 /** A tap whose body holds the gap is bought for it; a person may still end the line elsewhere. */
-function drainWay({ system, chosen }: PlumbingTask): { way?: DrainWay } {
-  if (chosen.drain?.way) return { way: chosen.drain.way };
-  return system.tap.airGap ? { way: 'air-gap-tap' } : {};
+const drainWay = ({ system, site, chosen }: PlumbingTask): DrainWay =>
+  chosen.drain?.way ?? (system.tap.airGap ? 'air-gap-tap' : usualDrainWay(site));
+
+/** Size of the tube that ends at the waste; hole and saddle pass it. */
+function drainTube({ system, chosen }: PlumbingTask, joints: Joints): TubeSize {
+  const run = tubeRuns(system, joints).find(({ to }) => to === 'drain');
+  return run ? (chosen.sizes?.[run.id] ?? run.size) : '1/4"';
 }
 
 /** Lines to a tap or a branch whose length was read in the survey. */

@@ -88,6 +88,7 @@ describe('the hole plan', () => {
     remarks: [],
   };
   const drain = {
+    tube: '1/4"' as const,
     way: 'saddle' as const,
     place: 'before-trap' as const,
     deviation: false,

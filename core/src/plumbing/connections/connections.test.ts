@@ -37,6 +37,9 @@ describe('the feed', () => {
 describe('the drain hole', () => {
   test('sits on the sink side of the trap; another place is a deviation that smells', () => {
     expect(drainHole(seen)).toMatchObject({ place: 'before-trap', deviation: false, holeMm: 7 });
+    // A hole passes its tube: 9.53 mm outside.
+    expect(drainHole(seen, { tube: '3/8"' }).holeMm).toBe(10);
+    expect(drainHole(seen, { way: 'standpipe', tube: '3/8"' }).holeMm).toBe(0);
     const bent = drainHole(seen, { place: 'after-bend' });
     expect(bent.deviation).toBe(true);
     expect(bent.remarks).toContain('sewer-gas');

@@ -1,3 +1,4 @@
+import type { TubeSize } from '../places/tubeSize.ts';
 import type { PlumbingSite } from './siteFacts.ts';
 
 /** Where the concentrate goes. */
@@ -28,7 +29,9 @@ export interface DrainHole {
   way: DrainWay;
   place: SaddlePlace;
   deviation: boolean;
-  /** Bore of the hole, mm. */
+  /** The tube that ends in it. */
+  tube: TubeSize;
+  /** Bore of the hole, mm; 0 where none is drilled. */
   holeMm: number;
   /** How far the tube goes in past the wall, mm, and the most that keeps a third of the bore clear. */
   insertMm: number;
@@ -43,8 +46,8 @@ export interface DrainHole {
 
 /** Usual waste under a sink, mm: 1 1/2 inch and 40 mm lie within a saddle's reach of it. Default. */
 const usualPipeMm = 40;
-/** Hole that passes a quarter-inch line (6.35 mm) and an air gap's three-eighths (9.53 mm), mm. */
-const holeMm = { saddle: 7, 'air-gap-tap': 10, standpipe: 0 } as const;
+/** Hole that passes a tube of 6.35 mm, and one of 9.53, mm. */
+const passingMm: Record<TubeSize, number> = { '1/4"': 7, '3/8"': 10 };
 /** A tube end reaches this far in at most; a narrow pipe takes less. Defaults. */
 const mostInsertMm = 15;
 const leastInsertMm = 12;
@@ -62,6 +65,10 @@ const leastFromDischargeMm = 100;
 const centreOf = (straightMm: number, horizontal: boolean, pushed: boolean): number =>
   Math.round(horizontal && !pushed ? straightMm / 2 : straightMm - saddleMm / 2);
 
+/** Where the line ends if nobody chose: where nothing may be drilled it still has to end, over a stand-pipe or a floor drain. */
+export const usualDrainWay = ({ airGap, drilling }: PlumbingSite): DrainWay =>
+  airGap ? 'air-gap-tap' : drilling === 'no' ? 'standpipe' : 'saddle';
+
 /**
  * Where the drain hole goes and how. On the sink side of the trap, so that its water seals the sewer off; low on a vertical tailpiece,
  * just above the trap, where running water is heard least; on a horizontal run near its top, so that waste does not stand on it.
@@ -72,17 +79,16 @@ export function drainHole(
   site: PlumbingSite,
   {
     place = 'before-trap',
-    way,
+    way = usualDrainWay(site),
+    tube = way === 'air-gap-tap' ? '3/8"' : '1/4"',
     lengthMm = null,
   }: {
     place?: SaddlePlace;
     way?: DrainWay;
+    tube?: TubeSize;
     lengthMm?: number | null;
   } = {},
 ): DrainHole {
-  // Where nothing may be drilled the line still has to end somewhere: over a stand-pipe or a floor drain.
-  const usual = site.airGap ? 'air-gap-tap' : site.drilling === 'no' ? 'standpipe' : 'saddle';
-  const chosen = way ?? usual;
   const pipeMm = site.drainPipeM === null ? usualPipeMm : site.drainPipeM * 1000;
   const horizontal = site.drainRun === 'horizontal';
   const boreMm = pipeMm - 2 * wallMm;
@@ -96,10 +102,7 @@ export function drainHole(
     ['saddle-too-small', straight < saddleMm],
     [
       'too-near-discharge',
-      chosen !== 'standpipe' &&
-        pushed &&
-        place === 'before-trap' &&
-        centreMm < leastFromDischargeMm,
+      way !== 'standpipe' && pushed && place === 'before-trap' && centreMm < leastFromDischargeMm,
     ],
     ['one-wall-only', true],
     ['do-not-crush', site.drainMaterial !== 'steel' && site.drainMaterial !== 'brass'],
@@ -109,14 +112,15 @@ export function drainHole(
     ['away-from-disposal', site.disposal !== false],
     ['away-from-dishwasher', site.dishwasher !== false],
     ['sewer-gas', place === 'after-trap' || place === 'after-bend'],
-    ['gap-needs-two-hoses', chosen === 'air-gap-tap'],
-    ['air-break', chosen === 'standpipe'],
+    ['gap-needs-two-hoses', way === 'air-gap-tap'],
+    ['air-break', way === 'standpipe'],
   ];
   return {
-    way: chosen,
+    way,
     place,
     deviation: place !== 'before-trap',
-    holeMm: holeMm[chosen],
+    tube,
+    holeMm: way === 'standpipe' ? 0 : passingMm[tube],
     insertMm: boreMm * 0.45 >= leastInsertMm ? Math.max(insertMm, leastInsertMm) : insertMm,
     centreMm,
     angleDeg: horizontal ? 60 : null,

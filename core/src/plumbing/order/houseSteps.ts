@@ -152,7 +152,7 @@ export function drainSteps({ drain }: WorkFacts): StepDraft[] {
       id: 'drain',
       after: ['drill-drain'],
       tools: ['screwdriver'],
-      parts: [gap ? 'drain-saddle-wide' : 'drain-saddle'],
+      parts: [drain.tube === '3/8"' ? 'drain-saddle-wide' : 'drain-saddle'],
       cautions: ['screws-evenly', 'no-insert-in-drain'],
       data: { insertMm, gap: gap ? 1 : 0 },
     },
