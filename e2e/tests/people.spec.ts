@@ -11,6 +11,8 @@ test('an owner invites a helper, who records and may not issue, and is let go wh
   await page.getByRole('button', { name: 'Account' }).click();
   await page.getByRole('link', { name: 'People' }).click();
   await expect(page.getByRole('heading', { name: 'People', level: 1 })).toBeVisible();
+  // The form stands under the list, and moves down as that comes.
+  await expect(page.getByRole('table', { name: 'Who works here' })).toBeVisible();
   const invite = page.getByRole('region', { name: 'Invite somebody' });
   await invite.getByRole('button', { name: 'Make a link' }).click();
   await expect(invite.getByLabel('Name')).toHaveAttribute('aria-invalid', 'true');
