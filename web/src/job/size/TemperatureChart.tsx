@@ -1,5 +1,5 @@
 import type { JobBrief } from '@katharos/job';
-import { assess, type SystemDesign, unitOf, unitSystems } from '@katharos/core';
+import { assess, type SystemDesign, unitOf, type UnitSystem, unitSystems } from '@katharos/core';
 import { chartGrid, chartMargin, chartTick, chartTooltip } from '../../ui/chartStyle.ts';
 import { useReader } from '../../ui/useReader.ts';
 import { Text, Title } from '@mantine/core';
@@ -16,7 +16,11 @@ import {
   YAxis,
 } from 'recharts';
 
-const temperatures = Array.from({ length: 14 }, (_, i) => 2 + i * 2);
+/** Round figures of whoever reads, from nearly freezing to the warmest tap. */
+const temperatures: Record<UnitSystem, number[]> = {
+  metric: Array.from({ length: 14 }, (_, i) => 2 + i * 2),
+  us: Array.from({ length: 13 }, (_, i) => 36 + i * 4),
+};
 
 /** Production over water temperature with the year's range marked, and the same as a table. */
 export function TemperatureChart({ design, brief }: { design: SystemDesign; brief: JobBrief }) {
@@ -27,16 +31,16 @@ export function TemperatureChart({ design, brief }: { design: SystemDesign; brie
   const degree = unitOf('temperature', unitSystems[system].temperature);
   const points = useMemo(
     () =>
-      temperatures.map((temperatureC) => {
-        const solved = assess(design, { ...today, temperatureC });
+      temperatures[system].map((temperature) => {
+        const solved = assess(design, { ...today, temperatureC: degree.toCore(temperature) });
         return {
-          temperature: Number(degree.fromCore(temperatureC).toFixed(1)),
+          temperature,
           production: solved.ok
             ? Number(volume.fromCore(solved.value.productionLPerDay).toFixed(1))
             : 0,
         };
       }),
-    [design, today, degree, volume],
+    [design, today, degree, volume, system],
   );
   const year = [degree.fromCore(worst.temperatureC), degree.fromCore(today.temperatureC)];
   const asked = volume.fromCore(brief.requirements.demandLPerDay);

@@ -6,7 +6,7 @@ export interface CriterionWords {
   label: string;
   /** What more or less of it means. */
   hint: string;
-  decimals: number;
+  decimals: number | Record<UnitSystem, number>;
   unit: (system: UnitSystem, currency: string) => string;
   factor: (system: UnitSystem) => number;
 }
@@ -24,7 +24,7 @@ export const criterionWords: Record<CriterionKey, CriterionWords> = {
   drain: {
     label: 'To drain in a year',
     hint: 'For this household.',
-    decimals: 1,
+    decimals: { metric: 1, us: 0 },
     unit: (system) => (system === 'us' ? 'gal' : 'm³'),
     factor: (system) => (system === 'us' ? 1000 / litresPerGallon : 1),
   },
@@ -45,7 +45,7 @@ export const criterionWords: Record<CriterionKey, CriterionWords> = {
   space: {
     label: 'Room in the cabinet',
     hint: 'With clearance for service.',
-    decimals: 0,
+    decimals: { metric: 0, us: 1 },
     unit: (system) => (system === 'us' ? 'ft³' : 'L'),
     factor: (system) => (system === 'us' ? 1 / 28.316846592 : 1),
   },
@@ -75,5 +75,9 @@ export const criterionWords: Record<CriterionKey, CriterionWords> = {
 /** A criterion's value as it is read, without its unit. */
 export const writeCriterion = (key: CriterionKey, value: number, reader: Reader): string => {
   const { decimals, factor } = criterionWords[key];
-  return reader.number(value * factor(reader.units), decimals);
+  const { units } = reader;
+  return reader.number(
+    value * factor(units),
+    typeof decimals === 'number' ? decimals : decimals[units],
+  );
 };
