@@ -27,7 +27,7 @@ function absentIn(system: InstalledSystem, leakStop: boolean, regulator: boolean
     [/\blamp\b/i, system.lamp !== null],
   ];
   if (isUltravioletLine(system)) {
-    if (!system.addedTo) without.push([/membrane|\btanks?\b|restrictor/i, false]);
+    if (!system.addedTo) without.push([/membrane|\btanks?\b|restrictor|drain line/i, false]);
   } else {
     const { tank, tap, pump, permeatePump, mineral, postFilter, branches, unit } = system;
     const dispenser = tap.dispenser !== undefined;

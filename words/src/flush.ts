@@ -33,7 +33,7 @@ const leakWords: Record<LeakState, FlushWords> = {
   pressurised: {
     title: 'Leak check: under pressure',
     instruction:
-      'Close the tap: everything is now under the pressure that it will see. A dry tissue round every joint from the feed valve to the tap, vessel and drain line too.',
+      'Close the tap: everything is now under the pressure that it will see. A dry tissue round every joint, from the feed valve to the tap and to wherever else water goes.',
     caution: 'Do not tighten anything under pressure: close the feed first.',
     proof: 'The tissue stays dry, and the tap is closed.',
   },
