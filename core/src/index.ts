@@ -127,6 +127,7 @@ export { ultravioletWaterline } from './system/ultravioletWaterline.ts';
 export * from './plumbing/connections/siteFacts.ts';
 export * from './plumbing/connections/feedConnection.ts';
 export * from './plumbing/connections/drainHole.ts';
+export * from './plumbing/places/drainWay.ts';
 export * from './plumbing/connections/tapHole.ts';
 export * from './plumbing/places/tubeSize.ts';
 export { type TubeEnd, tubeEnds } from './plumbing/places/tubeEnd.ts';

@@ -19,7 +19,6 @@ import type { Placed } from './cabinet/placing.ts';
 import {
   type DrainHole,
   drainHole,
-  type DrainWay,
   type SaddlePlace,
   usualDrainWay,
 } from './connections/drainHole.ts';
@@ -32,6 +31,7 @@ import { partsList, type PartsLine } from './order/partsList.ts';
 import { workOrder } from './order/workOrder.ts';
 import type { WorkStep } from './order/workStep.ts';
 import { passesWall } from './places/passesWall.ts';
+import type { DrainWay } from './places/drainWay.ts';
 import { readPlace } from './places/place.ts';
 import type { TubeSize } from './places/tubeSize.ts';
 import { routesByPosition } from './tubes/routesByPosition.ts';

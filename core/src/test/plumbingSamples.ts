@@ -1,6 +1,7 @@
 import { partsOf, type KitPart, type UnitPart } from '../catalogue/parts.ts';
 import { chooseFeed } from '../plumbing/connections/feedConnection.ts';
-import { type DrainWay, drainHole } from '../plumbing/connections/drainHole.ts';
+import { drainHole } from '../plumbing/connections/drainHole.ts';
+import type { DrainWay } from '../plumbing/places/drainWay.ts';
 import type { PlumbingSite } from '../plumbing/connections/siteFacts.ts';
 import { tapHole } from '../plumbing/connections/tapHole.ts';
 import { tubeSchedule } from '../plumbing/tubes/tubeSchedule.ts';

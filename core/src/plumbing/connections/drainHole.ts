@@ -1,9 +1,6 @@
+import type { DrainWay } from '../places/drainWay.ts';
 import type { TubeSize } from '../places/tubeSize.ts';
 import type { PlumbingSite } from './siteFacts.ts';
-
-/** Where the concentrate goes. */
-export const drainWays = ['saddle', 'air-gap-tap', 'standpipe'] as const;
-export type DrainWay = (typeof drainWays)[number];
 
 /** Places of a saddle; all but the first are deviations that need a reason. */
 export const saddlePlaces = ['before-trap', 'after-bend', 'after-trap'] as const;

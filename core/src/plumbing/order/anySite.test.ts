@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { isAddedLamp, isUltravioletLine } from '../../system/ultravioletLine.ts';
 import { archetypes, factsOf, seen } from '../../test/plumbingSamples.ts';
 import { sampleParts, tankDesign } from '../../test/samples.ts';
-import { drainWays } from '../connections/drainHole.ts';
+import { drainWays } from '../places/drainWay.ts';
 import { chooseFeed, feedConnections } from '../connections/feedConnection.ts';
 import type { PlumbingSite } from '../connections/siteFacts.ts';
 import { partsList } from './partsList.ts';

@@ -1,4 +1,4 @@
-import type { DrainWay } from '../connections/drainHole.ts';
+import type { DrainWay } from './drainWay.ts';
 import { type Place, placeFacts } from './place.ts';
 
 /**

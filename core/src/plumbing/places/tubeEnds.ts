@@ -1,5 +1,5 @@
 import type { TubeEnd } from './tubeEnd.ts';
-import type { DrainWay } from '../connections/drainHole.ts';
+import type { DrainWay } from './drainWay.ts';
 import { type Place, placeFacts } from './place.ts';
 import type { TubeSize } from './tubeSize.ts';
 

@@ -8,7 +8,7 @@ import {
 } from '../../system/ultravioletLine.ts';
 import type { Part } from '../../catalogue/parts.ts';
 import { isHeld } from '../../system/unit.ts';
-import type { DrainWay } from '../connections/drainHole.ts';
+import type { DrainWay } from '../places/drainWay.ts';
 import { type Place, type PlaceKind, readPlace } from '../places/place.ts';
 import { type TubeEnd } from '../places/tubeEnd.ts';
 import { endAt, takesClip } from '../places/tubeEnds.ts';

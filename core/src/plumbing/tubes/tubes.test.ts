@@ -3,7 +3,7 @@ import { branchTo, flows } from '../../test/plumbingSamples.ts';
 import { assess } from '../../system/assess.ts';
 import { newMembrane } from '../../system/design.ts';
 import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
-import type { DrainWay } from '../connections/drainHole.ts';
+import type { DrainWay } from '../places/drainWay.ts';
 import { cutLength, serviceSlackM } from './cutLength.ts';
 import { passesWall } from '../places/passesWall.ts';
 import { remoteDrain } from './remoteDrain.ts';
