@@ -169,10 +169,11 @@ const asRead: ReadonlySet<ReadingCode> = new Set([
   'supplyPressureBar',
 ]);
 
-/** What nine in ten sound systems show; of the water itself, that it is as read. */
+/** What nine in ten sound systems show, of what is only seen what most do; of the water itself, that it is as read. */
 export function saySound(code: ReadingCode, expected: ExpectedReadings, reader: Reader): string {
   if (asRead.has(code)) return 'as read';
   const sound = expected[code];
+  if (typeof sound === 'boolean') return sayReading(code, sound, reader);
   return sound
     ? `${sayReading(code, sound.low, reader)} – ${sayReading(code, sound.high, reader)}`
     : '';
@@ -187,7 +188,7 @@ export function evidenceOf(
   return readings
     .flatMap(({ code, seen }): Evidence[] => {
       const sound = expected[code];
-      if (!sound || typeof seen !== 'number' || asRead.has(code)) return [];
+      if (!sound || sound === true || typeof seen !== 'number' || asRead.has(code)) return [];
       const half = (sound.high - sound.low) / 2;
       const off = Math.abs(seen - sound.middle) / Math.max(half, 1e-9);
       if (off < beyondBand) return [];

@@ -8,15 +8,16 @@ import { type ReadingCode, readingCodes, readingExists } from './reading.ts';
 import { asSurveyed } from './scenario.ts';
 import { standardUncertainty, usualTestInstruments } from './uncertainty.ts';
 
-/** What a sound system shows: nine in ten of them between these, instrument and all. */
-export interface ExpectedReading {
+/** What a sound system shows of a figure: nine in ten of them between these, instrument and all. */
+export interface ExpectedBand {
   /** As many above as below. */
   middle: number;
   low: number;
   high: number;
 }
 
-export type ExpectedReadings = Partial<Record<ReadingCode, ExpectedReading>>;
+/** What a sound system shows: of a figure its band, of what is only seen or not whether most of them show it. */
+export type ExpectedReadings = Partial<Record<ReadingCode, ExpectedBand | boolean>>;
 
 /** What a system is fed with today; the rest follows from it. */
 const inputs: readonly ReadingCode[] = [
@@ -54,6 +55,12 @@ export function expectedOf(examination: Examination): Outcome<ExpectedReadings> 
       const value = predicted[at];
       return typeof value === 'number' ? [{ value, weight }] : [];
     });
+    const looks = drawn.filter(({ predicted }) => typeof predicted[at] === 'boolean');
+    if (looks.length >= draws / 2) {
+      const weightOf = (some: typeof looks) => some.reduce((all, { weight }) => all + weight, 0);
+      const shown = weightOf(looks.filter(({ predicted }) => predicted[at] === true));
+      expected[code] = shown > weightOf(looks) / 2;
+    }
     if (values.length < draws / 2) return;
     const sum = values.reduce((all, { weight }) => all + weight, 0);
     const mean = values.reduce((all, { value, weight }) => all + value * weight, 0) / sum;

@@ -36,7 +36,7 @@ export function storyRows(
   const rows = alongTheWater.flatMap((code): StoryRow[] => {
     const sound = expected[code];
     const seen = given.find((one) => one.code === code)?.seen;
-    if (!sound || !(sound.middle > 0) || asRead.includes(code)) return [];
+    if (!sound || sound === true || !(sound.middle > 0) || asRead.includes(code)) return [];
     if (typeof seen === 'boolean') return [];
     const told = stories.map(({ readings }) => {
       const value = readings[code];
