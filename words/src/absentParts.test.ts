@@ -3,6 +3,7 @@ import { changeOutPlan, type InstalledSystem, isUltravioletLine } from '@katharo
 import { workOrder } from '../../core/src/plumbing/order/workOrder.ts';
 import { sampleFlush } from '../../core/src/test/flushSamples.ts';
 import { archetypes, factsOf } from '../../core/src/test/plumbingSamples.ts';
+import { sampleWater } from '../../core/src/test/samples.ts';
 import { flushWords } from './flush.ts';
 import { readerOf } from './reader.ts';
 import { serviceWords } from './service.ts';
@@ -10,15 +11,6 @@ import { cautionWords } from './toolsAndCautions.ts';
 import { workWords } from './work.ts';
 
 const reader = readerOf({ units: 'metric' });
-const feed = {
-  tdsMgL: 400,
-  temperatureC: 13,
-  pressureBar: 4.2,
-  hardnessMgL: 150,
-  alkalinityMgL: 120,
-  pH: 7.4,
-};
-
 /** Words for what a system does not have: whoever kneels there looks for it in vain. */
 function absentIn(system: InstalledSystem, leakStop: boolean, regulator: boolean): RegExp[] {
   const without: [RegExp, boolean][] = [
@@ -59,7 +51,7 @@ describe('what a system does not have', () => {
             ...step.cautions.map((caution) => cautionWords[caution]),
           ].join(' '),
         })),
-        ...sampleFlush(system, feed).map((step) => ({
+        ...sampleFlush(system, sampleWater).map((step) => ({
           step: step.code as string,
           said: sayings(flushWords(step, reader)),
         })),
