@@ -325,6 +325,8 @@ export { StandInSignal } from './commission/meter/standInSignal.ts';
 export { type MeterSample, steadyValue } from './commission/meter/steady.ts';
 export { productBand } from './commission/elementSpread.ts';
 export * from './commission/acceptance.ts';
+export * from './commission/certify/certify.ts';
+export * from './commission/certify/purpose.ts';
 export {
   type Comparison,
   type Verdict,

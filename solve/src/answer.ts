@@ -2,6 +2,7 @@ import { checkInput, failureSentence } from '@katharos/words';
 import { solveKinds, type SolveRequest, solveRequestSchema } from './request.ts';
 import {
   calciteContact,
+  certify,
   concentrateLsi,
   diagnose,
   directFlow,
@@ -104,6 +105,8 @@ function solve(request: SolveRequest): Outcome<Record<string, unknown>> {
       return diagnosis(request);
     case 'trend':
       return asRecord(trend({ ...request, instruments: defined(request.instruments ?? {}) }));
+    case 'certify':
+      return { ok: true, value: { ...certify(request) } };
     case 'normalise':
       return asRecord(normalise(request.measured, request.reference));
   }

@@ -9,6 +9,7 @@ import {
   within,
 } from '@katharos/job';
 import { z } from 'zod';
+import { certifySchema } from './certifyRequest.ts';
 import { diagnoseSchema, simulateFaultSchema } from './diagnosisRequest.ts';
 import { membraneBankSchema, tapLineFields, tubeSchema } from './parts.ts';
 import { trendSchema } from './trendRequest.ts';
@@ -181,6 +182,7 @@ export const solveRequestSchema = z.discriminatedUnion('kind', [
   simulateFaultSchema,
   diagnoseSchema,
   trendSchema,
+  certifySchema,
   z.strictObject({
     kind: z.literal('normalise'),
     measured: readingsSchema,
