@@ -324,7 +324,7 @@ export {
 export { StandInSignal } from './commission/meter/standInSignal.ts';
 export { type MeterSample, steadyValue } from './commission/meter/steady.ts';
 export { productBand } from './commission/elementSpread.ts';
-export * from './commission/acceptance.ts';
+export * from './commission/certify/limitsFound.ts';
 export * from './commission/certify/certify.ts';
 export * from './commission/certify/purpose.ts';
 export {

@@ -27,7 +27,7 @@ export * from './document/writtenFile.ts';
 export { jobFileVersion } from './document/jobFileVersion.ts';
 export { type Reading } from './document/reading.ts';
 export { acceptedRegardless, isPractice } from './document/accepted.ts';
-export type { VerifyRecord } from './document/verifyRecord.ts';
+export { leakLooks, type LeakLooked, type VerifyRecord } from './document/verifyRecord.ts';
 export { type Merged, mergeDocuments, saysTheSame } from './document/merge.ts';
 export * from './document/photographed.ts';
 export * from './document/photographs.ts';
@@ -69,7 +69,14 @@ export {
 } from './document/visits.ts';
 export { documentPlaces } from './document/documentPlaces.ts';
 export { writtenPlaceOf } from './document/whole.ts';
-export { germsOf, handChecksOf } from './brief/handChecks.ts';
+export {
+  certificationOf,
+  type Certified,
+  certifyRequestOf,
+  type IonLimits,
+  supplyOf,
+  trainOf,
+} from './brief/certification.ts';
 export { plumbedJobOf, type PlumbedJob } from './brief/plumbedJob.ts';
 export { flushRecordOf } from './document/flushRecord.ts';
 export { flushOf, isSanitisingAdvised } from './brief/flushOf.ts';

@@ -6,16 +6,21 @@ import {
   type SystemDesign,
   type UltravioletLine,
   verdict,
-  type Acceptance,
+  type Certification,
   type Diagnosis,
   judgementOf,
   limitsFound,
-  acceptance,
-  lampAcceptance,
+  judgedBy,
+  purposeIons,
+  isKnownSafe,
 } from '@katharos/core';
 import {
   acceptedRegardless,
-  handChecksOf,
+  certificationOf,
+  certifyRequestOf,
+  ionFields,
+  leakLooks,
+  supplyOf,
   notedFields,
   notedKeys,
   type FirmSettings,
@@ -26,8 +31,6 @@ import {
   verifyFields,
   isPractice,
   type JobDocument,
-  lampFound,
-  microbiologyOf,
   ultravioletVerdict,
 } from '@katharos/job';
 import { type Issue, type Issued, issuedOf } from './issue.ts';
@@ -41,9 +44,10 @@ import {
   slotName,
   ultravioletSentence,
   codesCaveat,
-  acceptanceSentences,
-  gradeWords,
-  judgementSentences,
+  certificationSentences,
+  householdJudgement,
+  leakLookNames,
+  verdictHead,
   limitSentence,
   instrumentWords,
   meterCaveat,
@@ -60,7 +64,7 @@ export interface Certificate {
   firm: string;
   customer: string;
   address: string;
-  grade: Acceptance['grade'];
+  grade: Certification['grade'];
   /** The result in a line. */
   result: string;
   sentences: string[];
@@ -94,7 +98,7 @@ export function certificateOf({
   const { design } = document.system;
   const reader = readerOf(firm.settings);
   const found = isUltravioletLine(design)
-    ? lampResult(document, design, reader)
+    ? lampResult(document, design, firm.settings, reader)
     : membraneResult({ document, design, firm, diagnosis }, reader);
   if (!found) return undefined;
   const { verify, customer } = document;
@@ -121,9 +125,12 @@ export function certificateOf({
     customer: customer.name,
     address: customer.address,
     ...found,
-    sentences: [...regardless(verify, reader, found.grade), ...found.sentences],
+    sentences: [...found.sentences, ...regardless(verify, reader, found.grade)],
     tables: [
-      { heading: 'Readings', rows: [...taken, ...noted, ...checksOf(verify, reader)] },
+      {
+        heading: 'Readings',
+        rows: [...taken, ...noted, ...ionRows(verify, reader), ...checksOf(document, reader)],
+      },
       ...readWithTable(verify, reader),
       { heading: 'System', rows: slotsOf(design).map((slot) => [slotName(slot), slot.part.name]) },
       ...earlierTable(verify, reader),
@@ -175,45 +182,57 @@ function membraneResult(
   if (!found?.ok) return undefined;
   const limits = limitsOf(settings);
   const judgement = diagnosis && judgementOf(diagnosis);
-  const accepted = acceptance(found.value, handChecksOf(document), judgement, limits);
+  const certified = certificationOf(
+    document,
+    judgedBy(found.value, judgement, limits),
+    settings.ionLimits,
+  );
+  if (!certified) return undefined;
   return {
-    title: 'Verification of a reverse osmosis system',
-    grade: accepted.grade,
-    result: `${gradeWords[accepted.grade]}: ${reader.percent(found.value.rejection.measured, 1)} of the dissolved solids held back`,
+    title: titleOf(certified, 'reverse osmosis system'),
+    grade: certified.grade,
+    result: `${verdictHead(certified)}: ${reader.percent(found.value.rejection.measured, 1)} of the dissolved solids held back`,
     sentences: [
-      ...acceptanceSentences(accepted, reader),
-      ...(judgement ? judgementSentences(judgement, reader) : []),
+      ...certificationSentences(certified, reader),
+      ...(judgement ? householdJudgement(judgement, reader) : []),
       ...limitsFound(found.value, limits).map((limit) => limitSentence(limit, reader)),
       ...verdictSentences(found.value, reader),
     ],
   };
 }
 
+/** What the sheet is called: a certificate only where nothing that was owed is open. */
+const titleOf = ({ title }: Certification, of: string): string =>
+  title === 'certificate' ? `Certificate of verification: ${of}` : `Record of readings: ${of}`;
+
 function lampResult(
   document: JobDocument,
   line: UltravioletLine,
+  { ionLimits }: FirmSettings,
   reader: Reader,
 ): Result | undefined {
   const found = ultravioletVerdict(document, line);
   if (!found) return undefined;
-  const accepted = lampAcceptance(lampFound(found), handChecksOf(document));
+  const certified = certificationOf(document, null, ionLimits);
+  if (!certified) return undefined;
   return {
-    title: isAddedLamp(line)
-      ? 'Verification of an ultraviolet lamp added to a system'
-      : 'Verification of an ultraviolet drinking line',
-    grade: accepted.grade,
-    result: `${gradeWords[accepted.grade]}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
-    sentences: [...acceptanceSentences(accepted, reader), ultravioletSentence(found, reader)],
+    title: titleOf(
+      certified,
+      isAddedLamp(line) ? 'ultraviolet lamp added to a system' : 'ultraviolet drinking line',
+    ),
+    grade: certified.grade,
+    result: `${verdictHead(certified)}: ${reader.number(found.doseMjCm2, 0)} mJ/cm² at the measured flow`,
+    sentences: [...certificationSentences(certified, reader), ultravioletSentence(found, reader)],
   };
 }
 
-/** That somebody stands for it although it is not good by what was found. */
+/** That somebody accepts it in spite of its remarks; nobody can in spite of a fault, or of what is owed. */
 function regardless(
   verify: JobDocument['verify'],
   reader: Reader,
-  grade: Acceptance['grade'],
+  grade: Certification['grade'],
 ): string[] {
-  const accepted = grade === 'good' ? undefined : acceptedRegardless(verify);
+  const accepted = grade === 'marginal' ? acceptedRegardless(verify) : undefined;
   return accepted ? [acceptedSentence(accepted, reader)] : [];
 }
 
@@ -224,16 +243,35 @@ const practiceCaveat =
 const lampCaveat =
   'A dose is reckoned from flow and transmittance; it proves no water safe. Have a laboratory test for germs made before the first drink and after every lamp change. A lamp takes nothing dissolved out of the water.';
 
-function checksOf(verify: JobDocument['verify'], reader: Reader): [string, string][] {
-  const words = { passed: 'stops and starts', failed: 'does not stop', 'not-done': 'not done' };
-  const leaks = { dry: 'dry', leak: 'a leak was found', 'not-done': 'not done' };
+function checksOf(document: JobDocument, reader: Reader): [string, string][] {
+  const { verify, system } = document;
+  if (!system) return [];
+  const { train, checks } = certifyRequestOf({ ...document, system }, null);
+  const stops = { stops: 'stops and starts again', 'runs-on': 'runs on', 'not-done': 'not done' };
+  const looks = { dry: 'dry', leak: 'leak found', 'not-done': 'not done' };
   return [
-    ['Shut-off test', words[verify.shutoffTest]],
-    ['Leak check', leaks[verify.leakCheck]],
+    ...(train.membrane || train.pump
+      ? [['Shut-off test', stops[checks.stops]] satisfies [string, string]]
+      : []),
+    ...leakLooks
+      .filter((look) => look !== 'tankFull' || train.tank)
+      .map((look): [string, string] => [
+        `Leak check: ${reader.within(leakLookNames[look])}`,
+        looks[checks.leaks[look]],
+      ]),
     ...lampRow(verify, reader),
     ...germRow(verify, reader),
   ];
 }
+
+/** What a laboratory found in the product. */
+const ionRows = ({ ions = {} }: JobDocument['verify'], reader: Reader): [string, string][] =>
+  purposeIons.flatMap((ion): [string, string][] => {
+    const found = ions[ion];
+    return found
+      ? [[fieldWords[ionFields[ion].name].label, reader.entered('concentration', found)]]
+      : [];
+  });
 
 function lampRow({ lampLook }: JobDocument['verify'], reader: Reader): [string, string][] {
   const found = lampLook && lampSentence(lampLook, reader);
@@ -245,7 +283,7 @@ function germRow({ germTest }: JobDocument['verify'], reader: Reader): [string, 
 }
 
 const unsafeCaveat = (document: JobDocument): string[] =>
-  microbiologyOf(document.survey) !== 'safe'
+  !isKnownSafe(supplyOf(document.survey))
     ? [
         'The supply is not safe, or nobody tested it. This certificate does not declare the product safe to drink; only a laboratory test can.',
       ]

@@ -128,8 +128,10 @@ describe('the certificate of a membrane', () => {
     document.verify.readings.productTds = reading(permeateTdsMgL, 'ppm');
     document.verify.readings.productFlow = reading(permeateFlowLPerH, 'L/h');
     document.verify.readings.drainFlow = reading(concentrateFlowLPerH, 'L/h');
-    document.verify.leakCheck = 'dry';
+    document.verify.leaks = { filled: 'dry', pressure: 'dry', tankFull: 'dry' };
     document.verify.shutoffTest = 'passed';
+    document.survey.source = 'mains';
+    document.survey.disinfectant = 'none';
     return document;
   };
   const certificate = (document: JobDocument) => {
@@ -140,20 +142,51 @@ describe('the certificate of a membrane', () => {
 
   test('is good where all was checked and found so, and names what was not checked', () => {
     const document = verified();
-    expect(certificate(document).grade).toBe('good');
-    expect(certificate(document).sentences.join()).not.toMatch(/Not checked/);
-    document.verify.leakCheck = 'not-done';
+    expect(certificate(document)).toMatchObject({
+      grade: 'good',
+      title: 'Certificate of verification: reverse osmosis system',
+    });
+    expect(certificate(document).sentences.join()).not.toMatch(/Not yet checked|Not measured/);
     delete document.verify.readings.drainFlow;
-    expect(certificate(document).sentences[0]).toBe('Not checked: leaks and the drain flow.');
+    expect(certificate(document).sentences[0]).toBe('Not measured: the drain flow.');
+    expect(certificate(document).grade).toBe('good');
+  });
+
+  test('is a record of readings while anything is owed, in its title, its headline and its first line', () => {
+    const document = verified();
+    document.verify.leaks = { pressure: 'dry' };
+    document.survey.source = 'well';
+    const record = certificate(document);
+    expect(record.grade).toBeNull();
+    expect(record.title).toMatch(/^Record of readings/);
+    expect(record.result).toMatch(/^Record of readings: /);
+    expect(record.sentences[0]).toBe(
+      'Not yet checked: leaks when filled, leaks with the tank full and germs, by a laboratory. Nobody drinks before that is done.',
+    );
+  });
+
+  test('says nothing of probabilities: it is read by whoever lives there', () => {
+    expect(certificate(verified()).sentences.join()).not.toMatch(/likely from|\d % likely/);
+  });
+
+  test('with free chlorine alone owes total chlorine where chloramine may be in the supply', () => {
+    const document = verified();
+    document.survey.disinfectant = 'chloramine';
+    document.verify.readings.chlorineAfterCarbon = reading(0, 'mg/L');
+    expect(certificate(document).sentences[0]).toMatch(/total chlorine after the carbon/);
+    document.verify.noted = { totalChlorine: reading(0.02, 'mg/L') };
+    expect(certificate(document).grade).toBe('good');
+    document.verify.noted = { totalChlorine: reading(0.4, 'mg/L') };
+    expect(certificate(document).grade).toBe('not-accepted');
   });
 
   test.each<[string, (document: JobDocument) => void, RegExp]>([
-    ['a leak', ({ verify }) => (verify.leakCheck = 'leak'), /A leak was found/],
+    ['a leak', ({ verify }) => (verify.leaks!.pressure = 'leak'), /A joint leaks/],
     ['a drain that runs on', ({ verify }) => (verify.shutoffTest = 'failed'), /does not stop/],
     [
       'a seventh of its product',
       ({ verify }) => (verify.readings.productFlow!.value /= 7),
-      /Something is wrong with it/,
+      /The readings show a fault/,
     ],
   ])('is never good over %s: it says that it is not accepted, and why', (_what, change, why) => {
     const document = verified();
@@ -172,16 +205,28 @@ describe('the certificate of a membrane', () => {
     ]);
   });
 
-  test('says first who accepted it all the same and why; the grade stays what was found', () => {
+  test('says who accepted it in spite of a remark; nobody can in spite of a fault', () => {
     const document = verified();
     const accepted = { reason: 'They sell the house', at: '2026-03-02T10:00:00Z', by: 'Wren' };
     document.verify.accepted = accepted;
     expect(certificate(document).sentences.join()).not.toMatch(/all the same/);
-    document.verify.shutoffTest = 'failed';
-    expect(certificate(document).grade).toBe('not-accepted');
-    expect(certificate(document).sentences[0]).toBe(
+    const strict = { ...firm, settings: { ...firm.settings, standards: { productTdsMgL: 5 } } };
+    const marginal = certificateOf({
+      number: 7,
+      document,
+      firm: strict,
+      diagnosis: (() => {
+        const weighed = diagnose(examinationOf(document)!);
+        return weighed.ok ? weighed.value : null;
+      })(),
+    })!;
+    expect(marginal.grade).toBe('marginal');
+    expect(marginal.sentences).toContain(
       'Accepted all the same by Wren, 02/03/2026: They sell the house.',
     );
+    document.verify.shutoffTest = 'failed';
+    expect(certificate(document).grade).toBe('not-accepted');
+    expect(certificate(document).sentences.join()).not.toMatch(/all the same/);
   });
 });
 
@@ -194,6 +239,18 @@ describe('a lamp without a membrane', () => {
     const lamp = partsOf(starterCatalogue, 'lamp')[0]!;
     const own: UltravioletLine = { kind: 'ultraviolet-line', prefilters, lamp, tap, line };
     document.system!.design = own;
+    document.survey.source = 'mains';
+    document.survey.disinfectant = 'none';
+    document.survey.readings.hardness = reading(10, 'mg/L CaCO3');
+    document.survey.details = {
+      iron: reading(0.01, 'mg/L'),
+      manganese: reading(0.01, 'mg/L'),
+      transmittance: reading(95, '%'),
+    };
+    const tick = { at: '2026-03-02T10:00:00Z', by: 'Wren' };
+    document.verify.leaks = { filled: 'dry', pressure: 'dry' };
+    document.verify.lampLook = { alarm: 'quiet', ...tick };
+    document.verify.germTest = { sampled: tick, result: { found: false, ...tick } };
     return { document, line: own };
   };
 

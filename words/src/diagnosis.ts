@@ -1,13 +1,12 @@
 import {
   type Complaint,
-  type Diagnosis,
   type ExpectedReadings,
   type FaultCode,
+  type Judgement,
   type ReadingCode,
   type ReadingPlaceCode,
   type SamplePoint,
   type Seen,
-  suspectsOf,
 } from '@katharos/core';
 import {
   type JobDocument,
@@ -127,27 +126,29 @@ export const shortCause = (faults: readonly FaultCode[], reader: Reader): string
         .map((cause, i) => (i === 0 ? cause : reader.within(cause)))
         .join(', and ');
 
-/** What all that was read comes to, in a sentence. */
-export function leadSentence(diagnosis: Diagnosis, reader: Reader): string {
-  const [first, second] = suspectsOf(diagnosis);
-  const { faults, probability } = first!;
-  const said = sayProbability(probability, reader);
-  const isSound = faults[0] === 'healthy';
-  if (probability >= standsOut) {
+/** What all that was read comes to, in a sentence: by the one set of probabilities that is shown anywhere. */
+export function leadSentence(
+  { told }: Pick<Judgement, 'told'>,
+  hasNext: boolean,
+  reader: Reader,
+): string {
+  const [first, second] = told;
+  if (!first) return 'These readings tell nothing of a fault.';
+  const said = sayProbability(first.probability, reader);
+  const isSound = first.faults[0] === 'healthy';
+  const name = shortCause(first.faults, reader);
+  if (first.probability >= standsOut)
+    return isSound ? `Healthy: ${said} likely.` : `${name}: ${said} likely.`;
+  if (hasNext) {
     return isSound
-      ? `It does what such a system does. That nothing is wrong is ${said} likely by all that was read.`
-      : `${causeOfFaults(faults, reader)} That is ${said} likely by all that was read.`;
+      ? `Probably healthy (${said}). One more reading would tell more.`
+      : `Not yet certain. Most likely: ${reader.within(name)} (${said}). One more reading would tell more.`;
   }
-  if (diagnosis.next) {
-    return isSound
-      ? `Nothing stands out: as it should be is ${said} likely so far. Another reading would tell more.`
-      : `Not told apart yet. The likeliest, with ${said}: ${reader.within(causeOfFaults(faults, reader))} Another reading would tell more.`;
-  }
-  const either = [first!, ...(second ? [second] : [])].map(
+  const either = [first, ...(second ? [second] : [])].map(
     (one) =>
       `${reader.within(shortCause(one.faults, reader))} (${sayProbability(one.probability, reader)})`,
   );
-  return `These cannot be told apart with such instruments: ${either.join(', or ')}.`;
+  return `These instruments cannot tell these apart: ${either.join(', or ')}.`;
 }
 
 export interface Evidence {
@@ -210,7 +211,7 @@ export function evidenceOf(
 
 /** What a cause is called in a list. */
 export const causeOfFault = (fault: FaultCode): string =>
-  fault === 'healthy' ? 'As it should be' : faultWords[fault].cause;
+  fault === 'healthy' ? 'Healthy' : faultWords[fault].cause;
 
 /** What is suspected: one fault, two at once, or none of these. */
 export const causeOfFaults = (faults: readonly FaultCode[], reader: Reader): string =>

@@ -9,6 +9,13 @@ export interface FieldWords {
   outside: string;
 }
 
+/** What a laboratory measured in the product. */
+const ionWords = (name: string, basis = ''): FieldWords => ({
+  label: `${name} in the drinking water`,
+  how: `The laboratory’s figure${basis}, in a sample from the drinking tap after the flush.`,
+  outside: 'Check the figure and its unit: mg/L or µg/L.',
+});
+
 export const fieldWords: Record<FieldName, FieldWords> = {
   feedTds: {
     label: 'Feed TDS',
@@ -286,10 +293,21 @@ export const fieldWords: Record<FieldName, FieldWords> = {
     outside: 'Check the jug, the time and the unit: litres a minute.',
   },
   chlorineAfterCarbon: {
-    label: 'Chlorine behind the carbon',
-    how: 'Strip or drops in water from behind the last carbon ahead of the membrane.',
+    label: 'Free chlorine after the carbon',
+    how: 'Free chlorine strip or drops in water from behind the last carbon ahead of the membrane.',
     outside: 'Check the strip and its scale.',
   },
+  totalChlorine: {
+    label: 'Total chlorine after the carbon',
+    how: 'Total chlorine strip or drops, in water from behind the last carbon ahead of the membrane. Free chlorine strips do not show chloramine.',
+    outside: 'Check the strip and its scale.',
+  },
+  'product:nitrate': ionWords('Nitrate', ', as nitrate'),
+  'product:arsenic': ionWords('Arsenic'),
+  'product:lead': ionWords('Lead'),
+  'product:fluoride': ionWords('Fluoride'),
+  'product:pfas': ionWords('PFAS', ', sum'),
+  'product:boron': ionWords('Boron'),
   productHardness: {
     label: 'Product hardness',
     how: 'Drop test in the same cup as the product’s TDS.',

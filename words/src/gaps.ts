@@ -9,5 +9,9 @@ export const gapWords: Record<GapCode, string> = {
   'shutoff-untested': 'the shut-off was not tested',
   'flows-unread': 'the flows of product and drain were not read',
   'germs-untested': 'no laboratory has looked for germs',
+  'tds-unread': 'feed or product TDS was not read',
+  'lamp-unchecked': 'the lamp’s dose or alarm was not checked',
+  'chlorine-unread': 'total chlorine after the carbon was not read',
+  'ions-unread': 'a laboratory has not measured what the system was bought against',
   simulated: 'readings come from simulated meters: this is practice and vouches for nothing',
 };

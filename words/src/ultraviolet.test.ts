@@ -12,7 +12,7 @@ import {
   type VerifyKey,
   newJobDocument,
   lampFeedOf,
-  lampFound,
+  isTooLittle,
   ultravioletVerdict,
 } from '@katharos/job';
 import { reading } from '../../job/src/test/plumbedJobs.ts';
@@ -72,14 +72,17 @@ describe('a lamp’s verdict', () => {
       expect(ultravioletVerdict(verified(taken), added)).toBeUndefined();
     }
     const found = ultravioletVerdict(verified(Object.fromEntries(readings)), added)!;
-    expect(lampFound(found)).toEqual({ doseHeld: true, membraneWorks: true, waterFits: true });
+    expect(isTooLittle(found)).toBe(false);
     expect(ultravioletVerdict(verified({ productFlow: [90, 'L/h'] }), own)).toBeDefined();
     expect(ultravioletVerdict(verified({ productFlow: [0, 'L/h'] }), own)).toBeUndefined();
   });
 
   test('judges the water as well as the dose, and names what nobody read', () => {
     const document = verified({ productFlow: [90, 'L/h'] });
-    const judged = () => lampFound(ultravioletVerdict(document, own)!).waterFits;
+    const judged = () => {
+      const found = ultravioletVerdict(document, own)!;
+      return isTooLittle(found) ? false : found.unread.length > 0 ? null : true;
+    };
     expect(judged()).toBeNull();
     document.survey.readings.hardness = reading(12, 'mg/L CaCO3');
     document.survey.details.iron = reading(0.01, 'mg/L');
@@ -106,7 +109,7 @@ describe('a lamp’s verdict', () => {
       )!;
     expect(behind(24).doseMjCm2).toBeCloseTo(productDose(lamp!, 120), 9);
     expect(behind(200).doseMjCm2).toBeCloseTo(alone.doseMjCm2, 9);
-    expect(lampFound(behind(200)).membraneWorks).toBe(false);
+    expect(behind(200).faults).toContain('membrane');
   });
 
   test('is enough exactly while the dose is held and the membrane holds back four fifths', () => {
@@ -125,10 +128,8 @@ describe('a lamp’s verdict', () => {
           )!;
           expect(found.rejectionAhead).toBeCloseTo(rejection, 9);
           const holds = found.doseMjCm2 >= ultravioletLimits.doseMjCm2;
-          expect(lampFound(found)).toMatchObject({
-            doseHeld: holds,
-            membraneWorks: found.rejectionAhead! >= 0.8,
-          });
+          expect(found.faults.includes('dose')).toBe(!holds);
+          expect(found.faults.includes('membrane')).toBe(found.rejectionAhead! < 0.8);
         },
       ),
     );

@@ -1,68 +1,14 @@
-import type {
-  Acceptance,
-  Comparison,
-  FaultCode,
-  Judgement,
-  LimitFound,
-  OpenFault,
-  Remark,
-  Unchecked,
-  Verdict,
+import {
+  type Comparison,
+  type FaultCode,
+  judged,
+  type Judgement,
+  type LimitFound,
+  type Verdict,
 } from '@katharos/core';
 import type { VerifyRecord } from '@katharos/job';
-import { causeOfFaults, sayProbability } from './diagnosis.ts';
+import { sayProbability, shortCause } from './diagnosis.ts';
 import type { Reader } from './reader.ts';
-
-export const gradeWords: Record<Acceptance['grade'], string> = {
-  good: 'Good',
-  marginal: 'Marginal',
-  'not-accepted': 'Not accepted',
-};
-
-const faultWords: Record<OpenFault, string> = {
-  leak: 'A leak was found. Mend it and check again before anything else.',
-  'runs-on': 'The drain does not stop when the tank is full: it would run day and night.',
-  germs:
-    'The laboratory found germs. Nobody drinks; find where they come from, sanitise, and have it tested again.',
-  'not-sound': 'Something is wrong with it, by all that was read.',
-  dose: 'The dose is too low at the flow that was measured. Hold the flow back, or fit a larger lamp, before anybody drinks.',
-  'lamp-water':
-    'The water that reaches the lamp would shade it or coat its sleeve. Treat it first, before anybody drinks.',
-  'membrane-ahead':
-    'The membrane ahead of the lamp holds back too little: mend it before the lamp is relied on.',
-};
-
-const remarkWords: Record<Remark, string> = {
-  'not-sure': 'it is not sure that nothing is wrong',
-  'not-weighed': 'what may be behind these readings could not be weighed',
-  'limit:rejection': 'the rejection lies under what the firm asks for',
-  'limit:product-tds': 'the product lies over what the firm allows',
-};
-
-const uncheckedWords: Record<Unchecked, string> = {
-  leak: 'leaks',
-  'shut-off': 'whether the drain stops',
-  germs: 'germs by a laboratory',
-  'product-flow': 'the product flow',
-  'drain-flow': 'the drain flow',
-  'lamp-water': 'all of the water that reaches the lamp',
-};
-
-/** Why a system is not accepted, what is to be looked into, and what was not checked. */
-export function acceptanceSentences(
-  { faults, remarks, unchecked }: Acceptance,
-  reader: Reader,
-): string[] {
-  return [
-    ...faults.map((fault) => faultWords[fault]),
-    ...(remarks.length > 0
-      ? [`To be looked into: ${reader.list(remarks.map((remark) => remarkWords[remark]))}.`]
-      : []),
-    ...(unchecked.length > 0
-      ? [`Not checked: ${reader.list(unchecked.map((key) => uncheckedWords[key]))}.`]
-      : []),
-  ];
-}
 
 /** Who accepted it although it is not good by what was found, and why. */
 export const acceptedSentence = (
@@ -106,49 +52,94 @@ const faultMatters: Record<Exclude<FaultCode, 'healthy'>, string> = {
   'product-tube-kinked': 'the product tube',
 };
 
-/** How likely it is that nothing is wrong, what else it may be, and what was not told of. */
+/** What readings told nothing of, in a list; empty where they told of all. */
+function untestedOf(untold: readonly FaultCode[], reader: Reader): string[] {
+  const matters = untold.flatMap((fault) => (fault === 'healthy' ? [] : faultMatters[fault]));
+  const open = [...new Set(matters)];
+  return open.length > 0 ? [`These readings do not test ${reader.list(open)}.`] : [];
+}
+
+/** From this probability on something is likely, and needs no other beside it. */
+const likely = 0.8;
+/** Over this a fault is named beside the verdict. */
+const worthNaming = 0.1;
+
+/**
+ * What the readings come to, for the installer: words first, one probability. It never stands against the grade: what is accepted is
+ * called healthy, what is not is called a fault.
+ */
 export function judgementSentences(
   { sound, leading, untold }: Judgement,
   reader: Reader,
 ): string[] {
-  const matters = untold.flatMap((fault) => (fault === 'healthy' ? [] : faultMatters[fault]));
-  const open = [...new Set(matters)];
-  return [
-    `That nothing is wrong is ${sayProbability(sound, reader)} likely, of all that these readings can tell.`,
-    ...(leading && leading.probability > worthNaming
+  const rival =
+    leading && leading.probability > worthNaming
       ? [
-          `The likeliest fault instead, with ${sayProbability(leading.probability, reader)}: ${reader.within(causeOfFaults(leading.faults, reader))}`,
+          `Next most likely: ${reader.within(shortCause(leading.faults, reader))} (${sayProbability(leading.probability, reader)}).`,
         ]
-      : []),
-    ...(open.length > 0 ? [`They tell nothing of ${reader.list(open)}.`] : []),
+      : [];
+  const healthy = sayProbability(sound, reader);
+  const fault = leading
+    ? `${shortCause(leading.faults, reader)} (${sayProbability(leading.probability, reader)})`
+    : '';
+  const first =
+    sound >= likely
+      ? [`Healthy: ${healthy} likely from these readings.`]
+      : sound >= judged.sound
+        ? [`Probably healthy (${healthy}).`, ...rival]
+        : sound > judged.unsound
+          ? [`Not certain. Healthy: ${healthy}.`, ...(fault ? [`Possible fault: ${fault}.`] : [])]
+          : fault
+            ? [`Likely fault: ${fault}.`]
+            : [];
+  return [...first, ...untestedOf(untold, reader)];
+}
+
+/** The same for whoever lives there: what was found, and no probabilities. */
+export function householdJudgement(
+  { sound, leading, untold }: Judgement,
+  reader: Reader,
+): string[] {
+  return [
+    ...(sound >= judged.sound
+      ? ['The readings together show a system in order.']
+      : sound <= judged.unsound && leading
+        ? [`Likely cause: ${reader.within(shortCause(leading.faults, reader))}.`]
+        : []),
+    ...untestedOf(untold, reader),
   ];
 }
 
-/** Over this a fault is named beside the verdict. */
-const worthNaming = 0.1;
+/** A limit is met or missed by more than the reading can err: then it is said without a doubt. */
+const surely = 0.95;
 
 /** A firm's limit beside what was measured. */
-export const limitSentence = ({ of, limit, kept }: LimitFound, reader: Reader): string =>
-  of === 'rejection'
-    ? `The firm asks for ${reader.percent(limit, 0)} of rejection: that it is reached is ${sayProbability(kept, reader)} likely.`
-    : `The firm allows ${reader.say('tds', limit)} of product: that it is kept is ${sayProbability(kept, reader)} likely.`;
+export function limitSentence({ of, limit, kept }: LimitFound, reader: Reader): string {
+  const name =
+    of === 'rejection'
+      ? `the ${reader.percent(limit, 0)} rejection limit`
+      : `the ${reader.say('tds', limit)} product TDS limit`;
+  if (kept >= surely) return `Meets ${name}.`;
+  if (kept <= 1 - surely) return `Does not meet ${name}.`;
+  return kept >= 0.5
+    ? `Meets ${name}, within the accuracy of the meter.`
+    : `Just misses ${name}, within the accuracy of the meter.`;
+}
 
 /** The verdict in sentences: the grade, then how it stands to what this system should do today. */
 export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
   const { rejection, productTds } = verdict;
   const sentences = [
-    `Rejection is ${reader.percent(rejection.measured, 1)}; this system in this water should show ${reader.percent(rejection.expected, 1)} ± ${reader.number(rejection.band * 100, 1)}, that is ${reader.say('tds', productTds.expected)} ± ${reader.say('tds', productTds.band)} of product.`,
+    `Rejection is ${reader.percent(rejection.measured, 1)}. Expected in this water: ${bandOf(rejection, { most: 1, say: (share) => reader.number(share * 100, 1) })} %, that is ${bandOf(productTds, { say: (mgL) => reader.number(mgL, 0) })} ${reader.apart('tds', 0).symbol} of product TDS.`,
   ];
   if (verdict.asExpected) {
     sentences.push(
       rejection.sigmas > 2
-        ? 'That is better than expected: make sure that the sample was product of this membrane and that the feed reading is right.'
-        : 'That is within what the instruments and the spread between elements allow.',
+        ? 'That is better than expected. Check that the cup held product of this membrane and that the feed reading is right.'
+        : 'That is within the expected range.',
     );
   } else {
-    sentences.push(
-      `That is ${reader.number(-rejection.sigmas, 1)} standard uncertainties below. What is behind it is weighed by all that was read, a cup taken at the wrong place or time among it.`,
-    );
+    sentences.push('That is below the expected range.');
   }
   for (const [name, comparison] of [
     ['product', verdict.productFlow],
@@ -159,6 +150,15 @@ export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
   }
   return sentences;
 }
+
+/** "91.0 to 95.2": from the least to the most that is expected, never less than nothing. */
+const bandOf = (
+  { expected, band }: Comparison,
+  { most = Infinity, say }: { most?: number; say: (value: number) => string },
+): string => {
+  const [low, high] = [Math.max(expected - band, 0), Math.min(expected + band, most)].map(say);
+  return low === high ? low! : `${low} to ${high}`;
+};
 
 function flowSentence(name: 'product' | 'drain', flow: Comparison, reader: Reader): string {
   const side = flow.sigmas > 0 ? 'above' : 'below';

@@ -17,7 +17,12 @@ import { flushWords } from './flush.ts';
 import { fieldWords } from './fields.ts';
 import { checkInput } from './issues.ts';
 import { placeName } from './parts.ts';
-import { judgementSentences, limitSentence, verdictSentences } from './verdict.ts';
+import {
+  householdJudgement,
+  judgementSentences,
+  limitSentence,
+  verdictSentences,
+} from './verdict.ts';
 import { isOpen, openDecisionSentence, productionBandSentence } from './worth.ts';
 import { z } from 'zod';
 
@@ -90,10 +95,10 @@ describe('a verdict in words', () => {
   test('says the figure, the expectation and what to do', () => {
     const [first, second] = verdictSentences(verdictOf(0.05), metric);
     expect(first).toContain('95.0 %');
-    expect(first).toContain('20 mg/L');
+    expect(first).toContain('12 to 28 mg/L of product TDS');
     expect(second).toContain('within');
     const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), metric);
-    expect(poor[1]).toContain('standard uncertainties below');
+    expect(poor[1]).toBe('That is below the expected range.');
     const better = verdictSentences(verdictOf(0.01), metric);
     expect(better[1]).toContain('better than expected');
   });
@@ -110,27 +115,46 @@ describe('what all that was read comes to', () => {
   const judgement: Judgement = {
     sound: 0.87,
     leading: { faults: ['membrane-old'], probability: 0.12 },
+    told: [],
     untold: ['precharge-lost', 'precharge-high', 'carbon-spent'],
   };
 
-  test('is said with how likely it is, what else it may be, and what it tells nothing of', () => {
+  const at = (sound: number) => judgementSentences({ ...judgement, sound }, metric).join(' ');
+
+  test('is said in words first, with one probability, and with what the readings do not test', () => {
     expect(judgementSentences(judgement, metric)).toEqual([
-      'That nothing is wrong is 87 % likely, of all that these readings can tell.',
-      'The likeliest fault instead, with 12 %: the membrane is simply old.',
-      'They tell nothing of the tank’s air and the carbon.',
+      'Healthy: 87 % likely from these readings.',
+      'These readings do not test the tank’s air and the carbon.',
     ]);
-    const sure = { sound: 0.999, leading: null, untold: [] };
+    const sure = { sound: 0.999, leading: null, told: [], untold: [] };
     expect(judgementSentences(sure, metric)).toEqual([
-      'That nothing is wrong is over 99 % likely, of all that these readings can tell.',
+      'Healthy: over 99 % likely from these readings.',
     ]);
   });
 
+  test('never stands against the grade that is given by the same probability', () => {
+    // What is accepted is called healthy; what is not is called a fault; between them it is not certain.
+    for (const sound of [0.5, 0.53, 0.79]) expect(at(sound)).toMatch(/^Probably healthy/);
+    for (const sound of [0.21, 0.49]) expect(at(sound)).toMatch(/^Not certain/);
+    for (const sound of [0, 0.1, 0.2]) expect(at(sound)).toMatch(/^Likely fault/);
+  });
+
+  test('is told to a household without probabilities', () => {
+    for (const sound of [0.05, 0.4, 0.6, 0.95])
+      expect(householdJudgement({ ...judgement, sound }, metric).join(' ')).not.toMatch(
+        /%|likely \(/,
+      );
+  });
+
   test('stands beside the firm’s limits', () => {
-    expect(limitSentence({ of: 'rejection', limit: 0.9, kept: 0.975 }, metric)).toBe(
-      'The firm asks for 90 % of rejection: that it is reached is 98 % likely.',
+    const limit = (kept: number) => limitSentence({ of: 'rejection', limit: 0.9, kept }, metric);
+    expect(limit(0.975)).toBe('Meets the 90 % rejection limit.');
+    expect(limit(0.6)).toBe('Meets the 90 % rejection limit, within the accuracy of the meter.');
+    expect(limit(0.4)).toBe(
+      'Just misses the 90 % rejection limit, within the accuracy of the meter.',
     );
     expect(limitSentence({ of: 'product-tds', limit: 60, kept: 0.004 }, metric)).toBe(
-      'The firm allows 60 mg/L of product: that it is kept is under 1 % likely.',
+      'Does not meet the 60 mg/L product TDS limit.',
     );
   });
 });

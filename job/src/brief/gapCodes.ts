@@ -7,6 +7,10 @@ export const gapCodes = [
   'shutoff-untested',
   'flows-unread',
   'germs-untested',
+  'tds-unread',
+  'lamp-unchecked',
+  'chlorine-unread',
+  'ions-unread',
   'simulated',
 ] as const;
 export type GapCode = (typeof gapCodes)[number];

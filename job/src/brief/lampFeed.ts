@@ -2,7 +2,6 @@ import {
   lampAt,
   type LampFault,
   type LampFeed,
-  type LampFound,
   practiceLimits,
   toCore,
   type UltravioletAssessment,
@@ -42,7 +41,7 @@ export interface UltravioletVerdict {
 }
 
 /** Hardness at the lamp by what was read of the supply and decided about it, mg/L; null where it was not read. */
-function readHardness({ survey, size }: JobDocument): number | null {
+function readHardness({ survey, size }: Pick<JobDocument, 'survey' | 'size'>): number | null {
   const reading = survey.readings.hardness;
   if (!reading) return null;
   const hardness = toCore('hardness', reading);
@@ -51,19 +50,13 @@ function readHardness({ survey, size }: JobDocument): number | null {
     : hardness;
 }
 
-/** What a lamp's acceptance goes by. */
-export const lampFound = ({ faults, unread }: UltravioletVerdict): LampFound => {
-  const { dose, membrane, ...water } = Object.fromEntries(faults.map((fault) => [fault, true]));
-  return {
-    doseHeld: !dose,
-    membraneWorks: !membrane,
-    waterFits: Object.keys(water).length > 0 ? false : unread.length > 0 ? null : true,
-  };
-};
+/** Whether the lamp cannot be relied on: too little light, or a water that shades or coats it. */
+export const isTooLittle = ({ faults }: Pick<UltravioletVerdict, 'faults'>): boolean =>
+  faults.length > 0;
 
 /** The dose at the flow that was measured at the tap; nothing while a reading for it is missing. */
 export function ultravioletVerdict(
-  document: JobDocument,
+  document: Pick<JobDocument, 'survey' | 'size' | 'verify'>,
   line: UltravioletLine,
 ): UltravioletVerdict | undefined {
   const read = (key: VerifyKey) => {

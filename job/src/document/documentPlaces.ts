@@ -76,6 +76,7 @@ export const documentPlaces: WrittenPlace = {
           },
           { of: words('source disinfectant safe outlet'), place: place1 },
           { of: words('tankRoom minerals meterScale'), place: place2 },
+          { of: words('purposes laboratory'), place: place5 },
           {
             of: words('site'),
             place: {
@@ -102,7 +103,6 @@ export const documentPlaces: WrittenPlace = {
               ],
             },
           },
-          { of: words('laboratory'), place: place5 },
         ],
       },
     },
@@ -192,7 +192,7 @@ export const documentPlaces: WrittenPlace = {
               fields: [
                 {
                   of: words(
-                    'pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                    'totalChlorine pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
                   ),
                   place: place4,
                 },
@@ -245,7 +245,7 @@ export const documentPlaces: WrittenPlace = {
                       fields: [
                         {
                           of: words(
-                            'pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                            'totalChlorine pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
                           ),
                           place: place4,
                         },
@@ -258,6 +258,14 @@ export const documentPlaces: WrittenPlace = {
             },
           },
           { of: words('shutoffTest leakCheck note'), place: place1 },
+          { of: words('leaks'), place: place9 },
+          {
+            of: words('ions'),
+            place: {
+              optional: true,
+              fields: [{ of: words('nitrate arsenic lead fluoride pfas boron'), place: place4 }],
+            },
+          },
         ],
       },
     },
@@ -291,7 +299,7 @@ export const documentPlaces: WrittenPlace = {
                       fields: [
                         {
                           of: words(
-                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop totalChlorine pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
                           ),
                           place: place4,
                         },
@@ -305,7 +313,7 @@ export const documentPlaces: WrittenPlace = {
                       fields: [
                         {
                           of: words(
-                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
+                            'feedTds productTds temperature pressure productFlow drainFlow staticPressure membranePressure tankFullPressure tankEmptyPressure deliveredVolume tapFlowFull tapFlowAfterTwo chlorineAfterCarbon productHardness productPh fillTime productTdsRepeat drainFlowTubeOff productFlowTubeOff meterCheck tankPressureDrop totalChlorine pumpDischarge pumpCutout drainStill drainDrips restartPressure productCounter',
                           ),
                           place: place4,
                         },

@@ -9,6 +9,7 @@ import {
   flushHands,
   hasUnit,
   passages,
+  purposes,
   saddlePlaces,
   seenSigns,
   type SurveyKey,
@@ -62,6 +63,8 @@ const surveySchema = z.strictObject({
   tankRoom: z.enum(['yes', 'no', 'unknown']).optional(),
   /** Why minerals are asked for, or that nobody wants any; absent until it is asked. */
   minerals: z.enum(['taste', 'pH', 'no', 'unknown']).optional(),
+  /** What the system is bought for; absent until it is asked. */
+  purposes: whole(z.array(z.enum(purposes)).max(purposes.length)).optional(),
   site: siteSchema,
   /** Absent until it is described. */
   household: householdSchema.optional(),

@@ -1,5 +1,12 @@
-import { complaints, faultCodes, instrumentKinds, samplePoints } from '@katharos/core';
 import {
+  complaints,
+  faultCodes,
+  instrumentKinds,
+  type PurposeIon,
+  samplePoints,
+} from '@katharos/core';
+import {
+  ionFields,
   notedFields,
   type NotedKey,
   testLooks,
@@ -12,6 +19,10 @@ import { text, wantedText } from '../fields/text.ts';
 import { z } from 'zod';
 import { instant, person, readingsOf, tick } from './reading.ts';
 import { whole } from './whole.ts';
+
+/** Looks for leaks, by what the joints are under: just filled, under pressure, with the tank full. */
+export const leakLooks = ['filled', 'pressure', 'tankFull'] as const;
+export type LeakLooked = (typeof leakLooks)[number];
 
 const lookSchema = z.strictObject({
   seen: z.boolean(),
@@ -100,7 +111,12 @@ export const verifyRecordSchema = z.strictObject({
   shutoffTest: z.enum(['passed', 'failed', 'not-done']),
   /** The shut-off test was told by a simulated system. */
   shutoffSimulated: z.literal(true).optional(),
+  /** One look for all, as it was noted before there were three; see `leaks`. */
   leakCheck: z.enum(['dry', 'leak', 'not-done']),
+  /** What each look for leaks found; absent where the flush's own look stands, or nobody looked. */
+  leaks: z.partialRecord(z.enum(leakLooks), z.enum(['dry', 'leak'])).optional(),
+  /** What a laboratory found in the product of what the system was bought against. */
+  ions: readingsOf<PurposeIon>(ionFields).optional(),
   note: text(2000),
 });
 

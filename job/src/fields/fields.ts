@@ -1,5 +1,7 @@
 import {
   type Dimension,
+  type PurposeIon,
+  purposeIons,
   type Quantity,
   type Range,
   type SurveyKey,
@@ -129,6 +131,7 @@ export const testKeys = keysOf(tests);
 
 /** What a practitioner notes besides, and no fault is weighed by: it stands in the record. */
 const noted = {
+  totalChlorine: { below: true, dimension: 'concentration', range: { min: 0, max: 10 } },
   pumpDischarge: { ...testBar },
   pumpCutout: { ...testBar },
   drainStill: { dimension: 'duration', range: { min: 0, max: 600 } },
@@ -143,6 +146,20 @@ export const notedKeys = keysOf(noted);
 export const notedFields = Object.fromEntries(
   notedKeys.map((key) => [key, { name: key, ...noted[key] }]),
 ) as Record<NotedKey, QuantityField>;
+
+type IonFieldName = `product:${PurposeIon}`;
+/** What a laboratory found in the product of that for which the system was bought. */
+export const ionFields = Object.fromEntries(
+  purposeIons.map((ion): [PurposeIon, QuantityField] => [
+    ion,
+    {
+      name: `product:${ion}`,
+      below: true,
+      dimension: 'concentration',
+      range: { min: 0, max: ion === 'nitrate' ? 500 : 20 },
+    },
+  ]),
+) as Record<PurposeIon, QuantityField>;
 
 /** What is seen, heard and felt, where it would tell something; that the drain stops is a test of its own. */
 export const testLooks = [
@@ -192,6 +209,7 @@ export type FieldName =
   | 'drainFlow'
   | TestFieldName
   | NotedKey
+  | IonFieldName
   | 'litFlow'
   | 'route'
   | 'drawnLitres';

@@ -1,4 +1,4 @@
-import { faultCodes } from '@katharos/core';
+import { faultCodes, purposeIons } from '@katharos/core';
 import { z } from 'zod';
 import { householdSchema } from './household.ts';
 import { fault } from './schemaFault.ts';
@@ -27,6 +27,8 @@ export const firmSettingsSchema = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, fault('currency-form')),
   paper: z.enum(['A4', 'LETTER']),
   standards: standardsSchema.optional(),
+  /** Most that drinking water may hold of an ion by local law, mg/L, where it differs from the usual limit. */
+  ionLimits: z.partialRecord(z.enum(purposeIons), z.number().gt(0).max(1000)).optional(),
   /** The household that a survey begins with. */
   household: householdSchema.optional(),
   /** How the firm flushes, where kit and washout leave it a choice. */

@@ -396,8 +396,10 @@ function verified(
       productFlow: mlMin(permeateFlowLPerH),
       drainFlow: mlMin(concentrateFlowLPerH),
     },
+    noted: { totalChlorine: { ...reading(0.05, 'mg/L'), below: true } },
     shutoffTest: 'passed',
-    leakCheck: 'dry',
+    leakCheck: 'not-done',
+    leaks: { filled: 'dry', pressure: 'dry', ...(design.tank ? { tankFull: 'dry' } : {}) },
     note: '',
   };
 }

@@ -1,5 +1,5 @@
 import type { Certificate } from '@katharos/papers';
-import { gradeWords } from '@katharos/words';
+import { verdictHead } from '@katharos/words';
 import { Caveats, Paper } from './Paper.tsx';
 import type { PaperRecord, Seal } from '@katharos/contract';
 import styles from './Certificate.module.css';
@@ -23,7 +23,7 @@ export function CertificateSheet({
       record={record}
       seal={seal}
     >
-      <h1 className={styles.result} data-grade={certificate.grade}>
+      <h1 className={styles.result} data-grade={certificate.grade ?? 'record'}>
         {certificate.result}
       </h1>
       <p>
@@ -49,8 +49,7 @@ export function CertificateSheet({
       </div>
       <Caveats lines={certificate.caveats} />
       <p className={styles.signature}>
-        {certificate.signature}{' '}
-        <span className={styles.grade}>{gradeWords[certificate.grade]}</span>
+        {certificate.signature} <span className={styles.grade}>{verdictHead(certificate)}</span>
       </p>
     </Paper>
   );

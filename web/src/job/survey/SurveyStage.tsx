@@ -9,6 +9,7 @@ import { HouseholdPanel } from '../household/HouseholdPanel.tsx';
 import { useInSight } from '../../ui/useInSight.ts';
 import { useDocument, useJob, useJobId } from '../open/useJob.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
+import { PurposePanel } from './PurposePanel.tsx';
 import { firstPlace, missingAt, placeLink, places } from './places.ts';
 import styles from './Survey.module.css';
 import { SurveyGroupPanel, takenOf } from './SurveyGroupPanel.tsx';
@@ -84,6 +85,7 @@ const PlacePanels = memo(function PlacePanels({ id }: { id: string }) {
     );
   return (
     <Stack gap="sm">
+      {id === 'demand' && <PurposePanel />}
       <SurveyGroupPanel group={group} />
       {id === 'demand' && <HouseholdPanel />}
       {id === 'chemistry' && <LaboratoryPanel />}

@@ -1,39 +1,35 @@
 import { acceptedRegardless } from '@katharos/job';
-import { acceptanceSentences, acceptedSentence, gradeWords } from '@katharos/words';
-import type { Acceptance } from '@katharos/core';
+import { acceptedSentence, certificationSentences, verdictHead } from '@katharos/words';
+import type { Certification } from '@katharos/core';
 import { Tone, type ToneKind } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { useDocument, useEdit } from '../open/useJob.ts';
 import { Button, Group, Stack, Text, Textarea } from '@mantine/core';
 import { useState } from 'react';
 
-const tones: Record<Acceptance['grade'], ToneKind> = {
+const tones: Record<NonNullable<Certification['grade']> | 'record', ToneKind> = {
   good: 'good',
   marginal: 'warn',
+  record: 'warn',
   'not-accepted': 'bad',
 };
 
-/** The grade that comes from all that was checked, why, and what was not checked. */
-export function AcceptanceNotice({ accepted }: { accepted: Acceptance }) {
+/** The grade that comes from all that was checked, what is owed first, and why. */
+export function AcceptanceNotice({ certified }: { certified: Certification }) {
   const reader = useReader();
-  const open = accepted.grade === 'good' && accepted.unchecked.length > 0;
   return (
-    <Tone
-      kind={open ? 'warn' : tones[accepted.grade]}
-      head={open ? `${gradeWords.good}, as far as it was checked` : gradeWords[accepted.grade]}
-      role="status"
-    >
-      {acceptanceSentences(accepted, reader).map((sentence) => (
+    <Tone kind={tones[certified.grade ?? 'record']} head={verdictHead(certified)} role="status">
+      {certificationSentences(certified, reader).map((sentence) => (
         <Text key={sentence} size="sm">
           {sentence}
         </Text>
       ))}
-      {accepted.grade !== 'good' && <AllTheSame />}
+      {certified.grade === 'marginal' && <AllTheSame />}
     </Tone>
   );
 }
 
-/** A person may accept what is not good by what was found: with a reason, and by name. */
+/** A person may accept what has remarks, with a reason and by name; never what has a fault, or what something is owed for. */
 function AllTheSame() {
   const reader = useReader();
   const { verify } = useDocument();

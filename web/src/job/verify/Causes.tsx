@@ -1,14 +1,12 @@
-import { type Diagnosis, suspectsOf } from '@katharos/core';
+import type { Judgement } from '@katharos/core';
 import { causeOfFaults, sayProbability, worthALine } from '@katharos/words';
 import { Group, Progress, Text } from '@mantine/core';
 import { useReader } from '../../ui/useReader.ts';
 
 /** The causes, each with how likely it is. */
-export function Causes({ diagnosis }: { diagnosis: Diagnosis }) {
+export function Causes({ judgement }: { judgement: Judgement }) {
   const reader = useReader();
-  const shown = suspectsOf(diagnosis)
-    .filter(({ probability }) => probability >= worthALine)
-    .slice(0, 6);
+  const shown = judgement.told.filter(({ probability }) => probability >= worthALine).slice(0, 6);
   return (
     <ol aria-label="Likely causes" style={{ listStyle: 'none', padding: 0, margin: 0 }}>
       {shown.map(({ faults, probability }) => (

@@ -1,4 +1,4 @@
-import { type Examination, explainsNothing, suspectsOf } from '@katharos/core';
+import { type Examination, explainsNothing, judgementOf } from '@katharos/core';
 import {
   evidenceOf,
   leadSentence,
@@ -71,16 +71,17 @@ interface FoundProps {
 function Found({ examined, examination }: FoundProps) {
   const { diagnosis, expected } = examined;
   const reader = useReader();
-  const [first] = suspectsOf(diagnosis);
-  const isSure = first!.probability >= standsOut;
-  const isHealthy = first!.faults[0] === 'healthy';
+  const judgement = judgementOf(diagnosis);
+  const [first] = judgement.told;
+  const isSure = (first?.probability ?? 0) >= standsOut;
+  const isHealthy = first?.faults[0] === 'healthy';
   const isSound = isSure && isHealthy;
   const evidence = evidenceOf(examination.given, expected, reader);
   return (
     <>
       <Tone
         kind={isSound ? 'good' : isSure ? 'bad' : 'warn'}
-        head={leadSentence(diagnosis, reader)}
+        head={leadSentence(judgement, diagnosis.next !== null, reader)}
         role="status"
       >
         {evidence.length > 0 && (
@@ -108,14 +109,14 @@ function Found({ examined, examination }: FoundProps) {
           <ReadingEntry code={diagnosis.next.reading} />
         </div>
       )}
-      <Causes diagnosis={diagnosis} />
+      <Causes judgement={judgement} />
       <StoryLine
         examination={examination}
         expected={expected}
         stories={leadingStories(diagnosis)}
       />
       <Stories examined={examined} examination={examination} />
-      {!isHealthy && first!.faults.length > 0 && <MendOffer suspect={first!} />}
+      {first && !isHealthy && first.faults.length > 0 && <MendOffer suspect={first} />}
     </>
   );
 }

@@ -1,5 +1,5 @@
-import { isUltravioletLine } from '@katharos/core';
-import { germsOf, type VerifyRecord } from '@katharos/job';
+import { isKnownSafe } from '@katharos/core';
+import { certifyRequestOf, supplyOf, trainOf, type VerifyRecord } from '@katharos/job';
 import { germTestSentence } from '@katharos/words';
 import { Button, Group, SimpleGrid, Text, Title } from '@mantine/core';
 import { Segments } from '../../ui/Segments.tsx';
@@ -13,9 +13,11 @@ type LampLook = NonNullable<VerifyRecord['lampLook']>;
 /** A lamp's counter and alarm, and the laboratory's test for germs; nothing where neither supply nor lamp asks for them. */
 export function LampAndGerms() {
   const document = useDocument();
-  const design = document.system?.design;
-  const hasLamp = design !== undefined && (isUltravioletLine(design) || design.lamp !== null);
-  if (!hasLamp && germsOf(document) === undefined) return null;
+  const { system, survey } = document;
+  if (!system) return null;
+  const hasLamp = trainOf(system.design).lamp !== null;
+  const isAsked = !isKnownSafe(supplyOf(survey)) || (survey.purposes ?? []).includes('germs');
+  if (!hasLamp && !isAsked) return null;
   return (
     <section className="panel" aria-label="Lamp and germs">
       <SimpleGrid cols={{ base: 1, sm: 2 }}>
@@ -67,7 +69,8 @@ function Lamp() {
 
 /** Ordered, sampled, answered, released: one button for what comes next. */
 function Germs() {
-  const { germTest = {} } = useDocument().verify;
+  const document = useDocument();
+  const { germTest = {} } = document.verify;
   const { edit, stamp } = useEdit();
   const reader = useReader();
   const set = (change: Partial<GermTest>) =>
@@ -76,27 +79,39 @@ function Germs() {
     }));
   const begin = () => edit(({ verify: { germTest: _old, ...rest } }) => ({ verify: rest }));
   const { ordered, sampled, result, released } = germTest;
+  const { system } = document;
+  const isBefore =
+    system !== null &&
+    certifyRequestOf({ ...document, system }, null).checks.germs.sampled === 'before';
   return (
     <div>
       <Title order={3} size="h4">
         Germ test by a laboratory
       </Title>
       <Text size="sm" c="dimmed" mb="xs">
-        Nobody drinks before it is answered. The laboratory’s bottle, the tap flamed or wiped with
-        alcohol, sampled after five minutes of running.
+        Nobody drinks before it is answered. Sample at least a day after disinfection and the flush,
+        and after any change of lamp or cartridge: tap flamed or wiped with alcohol, run for five
+        minutes, sterile bottle with thiosulfate, cool, at the laboratory within 24 hours. Total
+        coliforms and E. coli: none in 100 mL.
       </Text>
       <Text mb="xs" role="status">
         {germTestSentence(germTest, reader).replace(/^./, (letter) => letter.toUpperCase())}.
       </Text>
+      {isBefore && (
+        <Text mb="xs" fw={560}>
+          This sample was taken before the flush, or before a lamp or cartridge was changed. Sample
+          again: it does not count.
+        </Text>
+      )}
       <Group>
         {!ordered && !sampled && !result && (
           <Button variant="default" mih={44} onClick={() => set({ ordered: stamp() })}>
-            It is ordered
+            Test ordered
           </Button>
         )}
         {!sampled && !result && (
           <Button variant="default" mih={44} onClick={() => set({ sampled: stamp() })}>
-            It is sampled
+            Sample taken
           </Button>
         )}
         {sampled && !result && (
@@ -119,12 +134,12 @@ function Germs() {
         )}
         {result && !result.found && !released && (
           <Button mih={44} onClick={() => set({ released: stamp() })}>
-            It may be drunk
+            Release for drinking
           </Button>
         )}
         {(ordered ?? sampled ?? result) && (
           <Button variant="subtle" mih={44} onClick={begin}>
-            From the beginning
+            Start again
           </Button>
         )}
       </Group>

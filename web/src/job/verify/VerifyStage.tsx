@@ -9,7 +9,7 @@ import {
   basicVerifyKeys,
   type BasicVerifyKey,
   examinationOf,
-  handChecksOf,
+  certificationOf,
   limitsOf,
   type JobDocument,
   testKeys,
@@ -18,8 +18,7 @@ import {
   verifyFields,
 } from '@katharos/job';
 import {
-  acceptance,
-  type HandChecks,
+  judgedBy,
   type Judgement,
   judgementOf,
   limitsFound,
@@ -46,6 +45,7 @@ import { Complaints } from './Complaints.tsx';
 import { ComparisonTable } from './ComparisonTable.tsx';
 import { DiagnosisPanel } from './DiagnosisPanel.tsx';
 import { EarlierVerifications } from './EarlierVerifications.tsx';
+import { LaboratoryAndStrips } from './LaboratoryAndStrips.tsx';
 import { LampAndGerms } from './LampAndGerms.tsx';
 import { Mending } from './Mending.tsx';
 import { OtherReadings } from './OtherReadings.tsx';
@@ -131,7 +131,8 @@ function Verifying({ design }: { design: SystemDesign }) {
           <SampledAt design={design} />
           <ReadWith design={design} />
         </section>
-        <Checks verify={verify} />
+        <Checks />
+        <LaboratoryAndStrips />
         <Complaints verify={verify} />
         <LampAndGerms />
         {examination && (
@@ -147,7 +148,7 @@ function Verifying({ design }: { design: SystemDesign }) {
         {judged?.ok && (
           <VerdictPanel
             verdict={judged.value}
-            checks={handChecksOf(document)}
+            document={document}
             judgement={judgementFrom(weighing)}
             elsewhere={(verify.samplePoint ?? 'membrane-outlet') !== 'membrane-outlet'}
           />
@@ -209,17 +210,19 @@ function MissingReadings({ verify }: { verify: JobDocument['verify'] }) {
 
 interface VerdictPanelProps {
   verdict: Verdict;
-  checks: HandChecks;
+  document: JobDocument;
   /** Null where it cannot be weighed; undefined while it is. */
   judgement: Judgement | null | undefined;
   /** The product's cup was filled behind the tank or the minerals. */
   elsewhere: boolean;
 }
 
-function VerdictPanel({ verdict: found, checks, judgement, elsewhere }: VerdictPanelProps) {
+function VerdictPanel({ verdict: found, document, judgement, elsewhere }: VerdictPanelProps) {
   const reader = useReader();
   const { settings } = useSession()!.firm;
   const limits = limitsOf(settings);
+  const judged = judgement ? judgedBy(found, judgement, limits) : null;
+  const certified = certificationOf(document, judged, settings.ionLimits);
   return (
     <section className="panel" aria-label="Verdict">
       <Stack>
@@ -245,7 +248,7 @@ function VerdictPanel({ verdict: found, checks, judgement, elsewhere }: VerdictP
           {judgement === undefined ? (
             <Text role="status">Weighing all that was read</Text>
           ) : (
-            <AcceptanceNotice accepted={acceptance(found, checks, judgement, limits)} />
+            certified && <AcceptanceNotice certified={certified} />
           )}
         </SimpleGrid>
         {elsewhere && (

@@ -1,18 +1,14 @@
-import {
-  handChecksOf,
-  lampFound,
-  lampReadings,
-  ultravioletVerdict,
-  verifyFields,
-} from '@katharos/job';
+import { certificationOf, lampReadings, ultravioletVerdict, verifyFields } from '@katharos/job';
 import { fieldWords, ultravioletSentence } from '@katharos/words';
-import { isAddedLamp, lampAcceptance, type UltravioletLine } from '@katharos/core';
+import { isAddedLamp, type UltravioletLine } from '@katharos/core';
 import { useJob } from '../open/useJob.ts';
 import { NoteField } from '../../ui/typed/NoteField.tsx';
 import { Tone } from '../../ui/Tone.tsx';
 import { useReader } from '../../ui/useReader.ts';
 import { AcceptanceNotice } from './AcceptanceNotice.tsx';
 import { Checks } from './Checks.tsx';
+import { useSession } from '../../data/session.ts';
+import { LaboratoryAndStrips } from './LaboratoryAndStrips.tsx';
 import { LampAndGerms } from './LampAndGerms.tsx';
 import { VerifyReading } from './VerifyReading.tsx';
 import { Button, SimpleGrid, Stack, Text, Title } from '@mantine/core';
@@ -24,6 +20,8 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
   const reader = useReader();
   const found = ultravioletVerdict(document, line);
   const { verify } = document;
+  const { settings } = useSession()!.firm;
+  const certified = certificationOf(document, null, settings.ionLimits);
   const added = isAddedLamp(line);
   const needed = lampReadings(line);
   return (
@@ -52,11 +50,12 @@ export function VerifyingLamp({ line }: { line: UltravioletLine }) {
           {!added && <VerifyReading name="pressure" />}
         </SimpleGrid>
       </section>
-      <Checks verify={verify} />
+      <Checks />
+      <LaboratoryAndStrips />
       <LampAndGerms />
       {found ? (
         <>
-          <AcceptanceNotice accepted={lampAcceptance(lampFound(found), handChecksOf(document))} />
+          {certified && <AcceptanceNotice certified={certified} />}
           <Text>{ultravioletSentence(found, reader)}</Text>
         </>
       ) : (

@@ -1,4 +1,4 @@
-import { suspectsOf } from '@katharos/core';
+import { judgementOf } from '@katharos/core';
 import { coursesBefore, examinationOfVisit, placeOfReading } from '@katharos/job';
 import {
   causeOfFaults,
@@ -34,7 +34,8 @@ export function VisitCauses({ id }: { id: string }) {
   if (!visit) return null;
   const noted = visit.complaints ?? {};
   const examined = state.kind === 'done' ? state.value : state.before;
-  const [first] = examined ? suspectsOf(examined.diagnosis) : [];
+  const judgement = examined && judgementOf(examined.diagnosis);
+  const first = judgement?.told[0];
   const isFound = first && first.faults[0] !== 'healthy' && first.faults.length > 0;
   const next = examined?.diagnosis.next;
   const place = next && placeOfReading(next.reading);
@@ -50,9 +51,12 @@ export function VisitCauses({ id }: { id: string }) {
           With feed and product TDS as found, the causes are weighed.
         </Text>
       )}
-      {examined && asked.examination && (
+      {examined && judgement && asked.examination && (
         <>
-          <Tone kind={isFound ? 'warn' : 'good'} head={leadSentence(examined.diagnosis, reader)}>
+          <Tone
+            kind={isFound ? 'warn' : 'good'}
+            head={leadSentence(judgement, examined.diagnosis.next !== null, reader)}
+          >
             <ul>
               {evidenceOf(asked.examination.given, examined.expected, reader).map(
                 ({ code, sentence }) => (
@@ -75,7 +79,7 @@ export function VisitCauses({ id }: { id: string }) {
               )}
             </div>
           )}
-          <Causes diagnosis={examined.diagnosis} />
+          <Causes judgement={judgement} />
           {isFound && visit.faults?.join() !== first.faults.join() && (
             <Group>
               <Text>{mendOfFaults(first.faults)}</Text>
