@@ -75,6 +75,9 @@ const site = fc.record({
     weighed(['steel', 3], ['laminate', 3], ['wood', 1], ['granite', 2], ['composite', 1]),
   ),
   drilling: perhaps(weighed(['yes', 6], ['ask', 2], ['no', 1])),
+  drainRun: perhaps(weighed(['vertical', 3], ['horizontal', 2])),
+  disposal: rarely(fc.constant(true), 5),
+  dishwasher: rarely(fc.constant(true), 4),
   tapHole: fc.boolean(),
   line: perhaps(spread(0.8, 14), 1),
   rise: perhaps(between(-1, 4), 1),
@@ -83,12 +86,21 @@ const site = fc.record({
   remote: rarely(spread(2, 12), 15),
 });
 
-const house = fc.record({ water, supply, household, site });
+/** What it is bought for; some were never asked. */
+const purposes = perhaps(
+  fc.subarray(['taste', 'hardness', 'nitrate', 'arsenic', 'lead', 'pfas', 'germs'] as const, {
+    minLength: 1,
+    maxLength: 3,
+  }),
+  1,
+);
+
+const house = fc.record({ water, supply, household, site, purposes });
 type House = typeof house extends fc.Arbitrary<infer T> ? T : never;
 
 /** A house as a job whose survey holds what was read there. */
 function surveyedHouse(
-  { water: w, supply: s, household: h, site: at }: House,
+  { water: w, supply: s, household: h, site: at, purposes: wanted }: House,
   i: number,
 ): JobDocument {
   const document = newJobDocument(`House ${i + 1}`);
@@ -142,6 +154,7 @@ function surveyedHouse(
   survey.outlet = at.outlet;
   survey.tankRoom = at.tankRoom;
   survey.minerals = h.minerals;
+  if (wanted) survey.purposes = wanted;
   if (h.described)
     survey.household = { ...usualHousehold, people: h.people, potL: h.potL, pets: h.pets };
   survey.site = {
@@ -151,6 +164,9 @@ function surveyedHouse(
     ...(at.drainMaterial && { drainMaterial: at.drainMaterial }),
     ...(at.counter && { counter: at.counter }),
     ...(at.drilling && { drilling: at.drilling }),
+    ...(at.drainRun && { drainRun: at.drainRun }),
+    ...(at.disposal && { disposal: 'yes' }),
+    ...(at.dishwasher && { dishwasher: 'yes' }),
   };
   if (at.remote !== null)
     document.plumb.remote = { through: 'floor', lengthM: Number(at.remote.toFixed(1)), riseM: 2 };

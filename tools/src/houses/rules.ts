@@ -7,9 +7,11 @@ import {
   highestPressures,
   idleDrainLPerDay,
   isOverloaded,
+  judge,
   liveSampledDays,
   mostElementRecovery,
   openPorts,
+  partsOf,
   practiceLimits,
   productDose,
   pumpInletBar,
@@ -19,6 +21,7 @@ import {
   supplyOf,
   unitMisfit,
 } from '@katharos/core';
+import { starterCatalogue } from '@katharos/job';
 import type { ProposedHouse } from './proposeFor.ts';
 
 /** A kind of absurd proposal; the first that shows is told. */
@@ -148,6 +151,123 @@ export const rules: readonly Rule[] = [
     ({ best, plumbing, flush }) =>
       flush === null || sequence(best.design, plumbing.steps, flush).faults.length > 0,
   ),
+  proposed('a loose vessel or housing over 8.6 bar', ({ best: { design }, brief }) => {
+    // Read off the pump's own curve, at no flow, beside what its unit's sheet says; 125 psi where none does.
+    const { pressureBar } = brief.task.waters.warm;
+    const standing = design.pump?.pump.curve[0]?.boostBar ?? 0;
+    const most = design.unit?.vesselBar ?? 8.6;
+    const reached = Math.max(
+      pressureBar,
+      Math.min(pressureBar + standing, design.pump?.pump.bypassBar ?? Infinity),
+    );
+    return reached > most + 1e-9;
+  }),
+  proposed('a sound system over unsafe water without a lamp', ({ best, document }) => {
+    const { safe } = document.survey;
+    return safe === 'no' && best.design.lamp === null && best.shortfalls.length === 0;
+  }),
+  proposed('a strong pump where a weaker one is as sound', ({ best, brief }) => {
+    const { pump, unit } = best.design;
+    // What a tankless unit's maker built in is nobody's choice.
+    if (!pump || unit?.holds.includes(pump.id) || best.shortfalls.length > 0) return false;
+    return partsOf(starterCatalogue, 'pump')
+      .filter(({ powerW }) => powerW < pump.powerW)
+      .some(
+        (weaker) =>
+          judge({ ...best.design, pump: weaker }, brief.task.waters, brief.requirements).shortfalls
+            .length === 0,
+      );
+  }),
+  {
+    kind: 'a usual water that wears an element in a year',
+    isAbsurd: ({ best, brief }) =>
+      brief.task.waters.today.hardnessMgL <= 350 && (best.cost?.membraneMonths ?? 36) < 18,
+  },
+  proposed('a sound system beyond the firm’s own limits', ({ best, brief }) => {
+    if (!best.today || best.shortfalls.length > 0) return false;
+    const { productTdsMgL, rejection } = best.today;
+    return productTdsMgL > brief.requirements.productTdsMgL || rejection < 0.9;
+  }),
+  {
+    kind: 'a branch that was refused and is plumbed all the same',
+    isAbsurd: (house) => {
+      const refused = decisionOn(house, 'refrigerator');
+      if (refused?.topic !== 'refrigerator' || refused.choice !== 'no') return false;
+      return house.best.design.branches.some(({ kind }) => kind === refused.data.kind);
+    },
+  },
+  proposed('a permeate pump that never earns its price', ({ best, brief }) => {
+    const { design } = best;
+    if (!design.permeatePump || best.shortfalls.length > 0) return false;
+    const plain = judge({ ...design, permeatePump: null }, brief.task.waters, brief.requirements);
+    return plain.shortfalls.length === 0 && plain.fiveYearCost < best.fiveYearCost;
+  }),
+  proposed(
+    'a permeate pump on less than 2 bar',
+    ({ best, brief }) =>
+      best.design.permeatePump !== null && brief.task.waters.worst.pressureBar < 2,
+  ),
+  proposed('a tank out of proportion to draw and day', ({ best: { design }, brief }) => {
+    const { largestDrawL, demandLPerDay } = brief.requirements;
+    return (
+      design.tank !== null && design.tank.volumeL > Math.max(15, 6 * largestDrawL, demandLPerDay)
+    );
+  }),
+  proposed('a tankless unit called sound where people wait', ({ best, brief }) => {
+    if (best.design.tank !== null || best.shortfalls.length > 0) return false;
+    const supply = supplyOf(best.design, brief.task.waters.worst, agedMembrane);
+    if (!supply.ok) return true;
+    const { disappointingDays, sampled } = liveSampledDays(
+      supply.value,
+      brief.requirements.household,
+    );
+    return disappointingDays / sampled.days > 0.05;
+  }),
+  {
+    kind: 'a membrane called for where nothing asks for one',
+    isAbsurd: ({ decisions, brief, document }) => {
+      const { tdsMgL, hardnessMgL } = brief.task.waters.today;
+      const asks = (document.survey.purposes ?? []).some(
+        (purpose) => purpose !== 'taste' && purpose !== 'germs',
+      );
+      const needless = tdsMgL < 200 && hardnessMgL < 120 && !asks;
+      const said = decisions.some(({ code }) => (code as string).startsWith('membrane-not-needed'));
+      return needless && !said;
+    },
+  },
+  {
+    kind: 'what disinfects the mains, said of another source',
+    isAbsurd: ({ document, sentences }) =>
+      ['well', 'lake', 'rain'].includes(document.survey.source) &&
+      sentences.some((sentence) => /disinfects the mains/.test(sentence)),
+  },
+  {
+    kind: 'a hole of no size, or drilled where nothing may be drilled',
+    isAbsurd: ({ document, sentences, plumbing }) =>
+      sentences.some((sentence) => /\b0 mm\b|\b0 in\b/.test(sentence)) ||
+      (document.survey.site.drilling === 'no' &&
+        plumbing.steps.some(({ code }) => code.startsWith('drill-'))),
+  },
+  {
+    kind: 'free chlorine asked for where there may be chloramine',
+    isAbsurd: ({ document, flush, sentences }) =>
+      document.survey.disinfectant === 'chloramine' &&
+      (flush ?? []).some(({ ends }) => ends.some(({ kind }) => kind === 'strip')) &&
+      !sentences.some((sentence) => /total chlorine/i.test(sentence)),
+  },
+  {
+    kind: 'water of an untested source to drink without a word of germs',
+    isAbsurd: ({ document, papers }) => {
+      const { source, safe } = document.survey;
+      const known = safe === 'yes' || (safe === 'unknown' && source === 'mains');
+      return !known && papers.some((paper) => !/germs/i.test(paper));
+    },
+  },
+  {
+    kind: 'US papers with metres, litres, millimetres or bar',
+    isAbsurd: ({ usPapers }) =>
+      usPapers.some((paper) => /\d(\.\d+)? ?(m|cm|mm|L|mL|bar|°C|m³)(?![\w/²³·])/.test(paper)),
+  },
   {
     kind: 'nothing fits, and no way out is told',
     isAbsurd: ({ misfit, recommendation, brief }) =>
