@@ -208,7 +208,6 @@ export {
 export { endsRead, type StepReadings } from './commission/flush/readEnds.ts';
 
 export {
-  canBeSanitised,
   flushPlan,
   type FlushFacts,
   type FlushWays,
@@ -295,7 +294,13 @@ export {
 } from './commission/diagnosis/diagnose.ts';
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
+export {
+  canBeDisinfected,
+  type Disinfection,
+  disinfectionOf,
+} from './commission/washout/disinfection.ts';
 export { changeOutPlan } from './commission/service/changeOutPlan.ts';
+export { type ServiceFacts, serviceFactsOf } from './commission/service/servicePlan.ts';
 export { mendPlan } from './commission/service/mendPlan.ts';
 export { serviceStates } from './commission/service/serviceStates.ts';
 export {

@@ -51,6 +51,7 @@ export * from './brief/brief.ts';
 export * from './brief/calibration.ts';
 export * from './brief/examination.ts';
 export * from './keeping/visitExamination.ts';
+export { visitVerdict } from './keeping/visitVerdict.ts';
 export { type TimedFill, timedFills } from './brief/fills.ts';
 export * from './brief/gapCodes.ts';
 export * from './brief/gaps.ts';

@@ -33,7 +33,7 @@ describe('the household’s card', () => {
     expect(card.steps).toHaveLength(own.length);
     const times = card.steps.map(({ when }) => minutesOf(when));
     expect([...times].sort((a, b) => a - b)).toEqual(times);
-    expect(card.rules[0]).toMatch(/Do not drink, cook with or make ice .* before \d\d:\d\d/);
+    expect(card.rules[0]).toMatch(/Do not drink, cook with or make ice .* before .*\d\d:\d\d/);
     expect(card.call).toContain('Beck Water');
   });
 
@@ -47,6 +47,26 @@ describe('the household’s card', () => {
     const [early, late] = [cardAt(now, 'UTC'), cardAt(now + 45 * 60_000, 'UTC')];
     for (const [i, { when }] of early.steps.entries())
       expect(minutesOf(late.steps[i]!.when) - minutesOf(when)).toBe(45);
+  });
+
+  test('says all that has to happen first, and that nobody knows a well to be safe', () => {
+    const at = '2026-03-01T09:00:00Z';
+    const chosen = {
+      ...document,
+      system: { design, chosenAt: at, chosenBy: 'Wren', agreed: null },
+      survey: { ...document.survey, source: 'well' as const },
+    };
+    const rules = householdCardOf({
+      number: 7,
+      document: chosen,
+      firm: { name: 'Beck Water', settings: usualFirmSettings },
+      steps: steps.value,
+      now,
+      timeZone: 'UTC',
+    }).rules.join(' ');
+    expect(rules).toMatch(/Nobody has tested your supply for germs/);
+    expect(rules).toMatch(/Do not drink this water until .*a laboratory has found no germs/);
+    expect(rules).toMatch(/leaks tonight and tomorrow morning/);
   });
 
   test('says whom to call, and where nobody entered it, that it is to be written there', () => {

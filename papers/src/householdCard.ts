@@ -1,6 +1,12 @@
 import { flushSchedule, type FlushStep } from '@katharos/core';
-import { type FirmSettings, flushRecordOf, type JobDocument } from '@katharos/job';
-import { flushWords, readerOf } from '@katharos/words';
+import {
+  certificationOf,
+  type FirmSettings,
+  flushRecordOf,
+  type JobDocument,
+  supplyOf,
+} from '@katharos/job';
+import { drinkingSentences, flushWords, readerOf, supplySentences } from '@katharos/words';
 
 export interface HouseholdCardSource {
   number: number;
@@ -42,6 +48,8 @@ export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
   const hasMembrane = steps.some(
     ({ code }) => code === 'membrane-rinse' || code === 'run-open-tap',
   );
+  // What is weighed of the readings holds nobody back from drinking; what is owed does.
+  const certified = certificationOf(document, null, firm.settings.ionLimits);
   const isAllDone = schedule.steps.every(({ isDone }) => isDone);
   return {
     number,
@@ -59,14 +67,19 @@ export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
         caution,
       };
     }),
-    rules: isAllDone
-      ? ['The system is flushed. Drink from it once the installer has verified it.']
-      : [
-          `Do not drink, cook with or make ice from this water before ${time(schedule.drinkFrom)}, and then only once the installer has verified it. ${hasMembrane ? 'Until then it carries a preservative; plants may have it.' : 'Until then it is not treated.'}`,
-          ...(own.length > 0 ? ['If a step is done later, all that follow move by as much.'] : []),
-          'Water where none should be: close the feed valve under the sink, then call.',
-          'Small children and whoever is ill drink other water until then.',
-        ],
+    rules: [
+      isAllDone
+        ? 'The system is flushed.'
+        : `Do not drink, cook with or make ice from this water before ${time(schedule.drinkFrom)}. ${hasMembrane ? 'Until then it carries a preservative; plants may have it.' : 'Until then it is not treated.'}`,
+      ...supplySentences(supplyOf(document.survey)),
+      ...(certified ? drinkingSentences(certified, reader) : []),
+      ...(own.length > 0 ? ['If a step is done later, all that follow move by as much.'] : []),
+      'Look for leaks tonight and tomorrow morning: run a dry tissue round every joint under the sink.',
+      'Water where none should be: close the feed valve under the sink, then call.',
+      ...(isAllDone && certified?.title === 'certificate'
+        ? []
+        : ['Small children and anyone who is ill drink other water until then.']),
+    ],
     call: phone
       ? `${firm.name}, ${phone}`
       : `${firm.name}. The firm has not entered its telephone: note it here.`,

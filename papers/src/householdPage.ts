@@ -1,6 +1,13 @@
 import type { DueReason, ServicedKind } from '@katharos/core';
-import { type FirmSettings, inUseSince, type JobDocument, visitsInOrder } from '@katharos/job';
-import { readerOf, servicedNames } from '@katharos/words';
+import {
+  certificationOf,
+  type FirmSettings,
+  inUseSince,
+  type JobDocument,
+  supplyOf,
+  visitsInOrder,
+} from '@katharos/job';
+import { drinkingSentences, readerOf, servicedNames, supplySentences } from '@katharos/words';
 
 /** What a household finds on its own page: nothing that says who it is. */
 export interface HouseholdPage {
@@ -33,7 +40,8 @@ export function householdPageOf({
   today,
 }: HouseholdPageSource): HouseholdPage {
   const reader = readerOf(firm.settings);
-  const { phone } = firm.settings;
+  const { phone, ionLimits } = firm.settings;
+  const certified = certificationOf(document, null, ionLimits);
   const since = inUseSince(document);
   const visits = visitsInOrder(document);
   const last = visits.map(([, one]) => one).findLast(({ readings }) => readings.productTds);
@@ -41,6 +49,8 @@ export function householdPageOf({
   return {
     firm: firm.name,
     water: [
+      ...(certified ? drinkingSentences(certified, reader) : []),
+      ...(certified?.title === 'certificate' ? [] : supplySentences(supplyOf(document.survey))),
       ...(since ? [`In use since ${reader.day(since, 'long-date')}.`] : []),
       ...(feedTds && productTds
         ? [

@@ -5,6 +5,7 @@ import {
   hardnessClass,
   type Assessment,
   isAddedLamp,
+  isPurposeIon,
   isUltravioletLine,
   lampAt,
   litresPerGallon,
@@ -26,8 +27,19 @@ import {
   type JobDocument,
   plumbingOf,
   lampFeedOf,
+  supplyOf,
 } from '@katharos/job';
-import { branchNames, codesCaveat, meterCaveat, readerOf, type Reader } from '@katharos/words';
+import {
+  branchNames,
+  codesCaveat,
+  meterCaveat,
+  purposeList,
+  purposeNames,
+  purposeNote,
+  readerOf,
+  type Reader,
+  supplySentences,
+} from '@katharos/words';
 
 /** A proposal for the customer: one content, set as a page in the browser and as a PDF on the server. */
 export interface Proposal {
@@ -139,17 +151,18 @@ function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string
     `Your water carries ${reader.say('tds', values.feedTds)} of dissolved solids and is ${hard} (${reader.say('hardness', values.hardness)}). It arrives with ${reader.say('pressure', values.pressure)} at ${reader.say('temperature', values.temperature)}; in the coldest weeks we reckon with ${reader.say('temperature', worst.temperatureC)} and ${reader.say('pressure', worst.pressureBar)}.`,
     `You use about ${reader.say('volume', brief.requirements.demandLPerDay, 0)} of drinking water a day, the largest draw being ${reader.say('volume', brief.requirements.largestDrawL)}.`,
   ];
-  if (brief.facts.microbiology === 'untested')
-    sentences.push(
-      'Nobody has tested your water for germs yet. A laboratory test comes first; until then boil it or use bottled water.',
-    );
-  if (brief.facts.microbiology === 'unsafe')
-    sentences.push(
-      'Your supply is not safe to drink without treatment. Until a laboratory test says otherwise, boil it or use bottled water.',
-    );
+  sentences.push(...supplySentences(supplyOf(document.survey)));
   if (brief.facts.disinfectant)
     sentences.push(
       `It is treated with ${brief.facts.disinfectant.kind}, which has to be taken out before the membrane.`,
+    );
+  const { purposes = [] } = document.survey;
+  if (purposes.length > 0)
+    sentences.push(
+      `You want it for: ${purposeList(purposes, reader)}.`,
+      ...purposes
+        .filter((purpose) => isPurposeIon(purpose) || purpose === 'germs')
+        .map((purpose) => `${purposeNames[purpose]}: ${purposeNote(purpose, reader)}`),
     );
   const usual = (Object.keys(toldReadings) as (keyof typeof toldReadings)[]).filter(
     (key) => !isKnown(document.survey, key),

@@ -48,11 +48,16 @@ describe('the report of a visit', () => {
     const found = Object.fromEntries(report.found);
     expect(found['Feed TDS']).toBe('420 ppm');
     expect(found['Litre counter of the product']).toBe('3200 L');
-    expect(report.remarks).toEqual(['Sediment filter is brown all through.']);
+    expect(report.remarks).toEqual([
+      'Sediment filter is brown all through.',
+      'Afterwards: Rejection is 98.6 %.',
+      'Meets the 90 % rejection limit.',
+      'Meets the 60 mg/L product TDS limit.',
+    ]);
     // Parts before works.
     expect(report.done).toEqual([
       { what: 'Silt cartridge', batch: 'L 9' },
-      { what: 'Sanitising', batch: '' },
+      { what: 'Disinfection', batch: '' },
     ]);
     const product = ([label]: readonly [string, string]) => label === 'Product TDS';
     const [before, after] = [report.found, report.after].map((rows) =>

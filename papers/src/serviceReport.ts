@@ -4,9 +4,11 @@ import {
   type FirmSettings,
   type JobDocument,
   keptOf,
+  limitsOf,
   type ServiceVisitRecord,
   visitFields,
   visitsInOrder,
+  visitVerdict,
   visitKeys,
   visitSigns,
 } from '@katharos/job';
@@ -21,6 +23,7 @@ import {
   trendSentence,
   visitKindWords,
   visitSignWords,
+  visitVerdictSentences,
 } from '@katharos/words';
 import { dayIn, type Issue, type Issued, issuedOf } from './issue.ts';
 
@@ -83,7 +86,7 @@ export function serviceReportOf({
     address: customer.address,
     head: `${visitKindWords[visit.kind]} on ${reader.day(day, 'long-date')}, by ${visit.by}`,
     found: foundAt(visit, reader),
-    remarks: remarksOf(visit, reader),
+    remarks: [...remarksOf(visit, reader), ...verdictAfter(document, visit, settings, reader)],
     done: doneAt(visit, reader),
     after: readFrom(visit.after ?? {}, reader),
     note: visit.note,
@@ -154,6 +157,21 @@ function remarksOf(
       ? [`Taken for the cause, and mended: ${reader.within(causeOfFaults(faults, reader))}`]
       : []),
   ];
+}
+
+/** What the system does now that everything was changed. */
+function verdictAfter(
+  document: JobDocument,
+  visit: ServiceVisitRecord,
+  settings: FirmSettings,
+  reader: Reader,
+): string[] {
+  const found = visitVerdict(document, visit);
+  if (!found?.ok) return [];
+  const isNew = 'membrane' in (visit.changed ?? {});
+  return visitVerdictSentences(found.value, limitsOf(settings), isNew, reader).map((sentence, i) =>
+    i === 0 ? `Afterwards: ${sentence}` : sentence,
+  );
 }
 
 const doneAt = ({ changed = {} }: ServiceVisitRecord, reader: Reader): ServiceReport['done'] =>

@@ -8,6 +8,7 @@ import type {
   FlushStepCode,
   LeakState,
 } from '@katharos/core';
+import { disinfectionWords } from './disinfection.ts';
 import { branchPlaces } from './parts.ts';
 import type { Reader } from './reader.ts';
 
@@ -87,31 +88,10 @@ const writers: {
     caution: 'What the new cartridges shed must reach nothing that comes behind them.',
     proof: 'Its end hangs in the bucket; the membrane’s vessel is still empty.',
   }),
-  'sanitise-dose': (d, reader) => ({
-    title: 'Bleach into the empty housings',
-    instruction: `Feed closed, all ${d.cartridges} cartridges out, membrane out. Pour ${reader.number(d.bleachMl, 0)} mL of unscented household bleach (about 5 % chlorine) into the first housing, and screw all of them on empty.`,
-    caution:
-      'Gloves and glasses, window open. Bleach alone, never with another cleaner, never near cartridges or membrane. The label’s own dose comes first.',
-    proof: 'Every housing is on, and the feed is still closed.',
-  }),
-  'sanitise-fill': (d, reader) => ({
-    title: 'Draw the bleach through',
-    instruction: `Crack the feed open until water runs into the bucket, then close it: ${reader.say('volume', d.wettedL)} stand at about ${reader.say('concentration', d.doseMgL, 0)}.`,
-    caution: 'Gloves and glasses. What runs into the bucket bleaches clothes and floors.',
-    proof: 'What runs into the bucket smells of chlorine; the feed is closed again.',
-  }),
-  'sanitise-contact': (d, reader, minutes) => ({
-    title: 'Let the bleach stand',
-    instruction: `${reader.minutes(minutes)} with the feed closed and the housings full.`,
-    caution: 'Nobody draws water here meanwhile. The bucket is out of children’s reach.',
-    proof: 'The time is over.',
-  }),
-  'sanitise-rinse': (d, reader) => ({
-    title: 'Rinse the bleach out',
-    instruction: `Feed open, into the bucket: about ${reader.say('volume', d.litres)}, until a strip shows no more than the mains have themselves. Then close the feed.`,
-    caution: 'Carbon and membrane are spoilt by what is left: rinse on while the strip shows any.',
-    proof: 'The strip shows none; the feed is closed.',
-  }),
+  'sanitise-dose': (d, reader) => disinfectionWords('sanitise-dose', d, reader),
+  'sanitise-fill': (d, reader) => disinfectionWords('sanitise-fill', d, reader),
+  'sanitise-contact': (d, reader) => disinfectionWords('sanitise-contact', d, reader),
+  'sanitise-rinse': (d, reader) => disinfectionWords('sanitise-rinse', d, reader),
   'fit-cartridges': (d) => ({
     title: 'Cartridges in',
     instruction: `Put the ${d.cartridges} cartridges in, in the order of the water: each on its seat, O-ring clean and greased in its groove, housing hand tight and a snug turn.`,
@@ -299,7 +279,7 @@ export const flushStepNames: Record<FlushStepCode, string> = {
   'reopen-house': 'Water on in the house',
   'take-tube-off': 'Tube behind the pre-filters off',
   'sanitise-dose': 'Bleach in',
-  'sanitise-fill': 'Draw the bleach through',
+  'sanitise-fill': 'Fill up to the tap',
   'sanitise-contact': 'Bleach stands',
   'sanitise-rinse': 'Rinse the bleach out',
   'fit-cartridges': 'Cartridges in',
@@ -343,7 +323,7 @@ export function endWords(end: EndCriterion, reader: Reader): string {
     case 'clear-cup':
       return 'Clear in a white cup';
     case 'strip':
-      return `Strip under ${reader.say('concentration', end.underMgL)}`;
+      return `${end.of === 'total' ? 'Total' : 'Free'} chlorine strip under ${reader.say('concentration', end.underMgL)}`;
     case 'tds-steady':
       return `TDS steady for ${reader.minutes(end.overMin)}`;
     case 'litres':

@@ -7,6 +7,7 @@ import type {
   ServiceStep,
 } from '@katharos/core';
 import { shortCause } from './diagnosis.ts';
+import { disinfectionWords, takenOut } from './disinfection.ts';
 import { faultWords } from './notRight.ts';
 import type { Reader } from './reader.ts';
 
@@ -14,6 +15,8 @@ import type { Reader } from './reader.ts';
 export interface ServiceWords {
   title: string;
   instruction: string;
+  /** What can hurt a person or spoil a part; absent where nothing does. */
+  caution?: string;
   proof: string;
 }
 
@@ -30,7 +33,7 @@ export const servicedNames: Record<ServicedKind, string> = {
   regulator: 'Regulator',
   'leak-stop': 'Leak stop',
   'tank-air': 'Air of the tank',
-  sanitising: 'Sanitising',
+  sanitising: 'Disinfection',
   'germ-test': 'Germ test',
 };
 
@@ -54,7 +57,7 @@ const servicedActs: Record<ServicedKind, string> = {
   regulator: 'Read what the regulator holds',
   'leak-stop': 'Look at the leak stop',
   'tank-air': 'Set the tank’s air',
-  sanitising: 'Sanitise housings and lines',
+  sanitising: 'Disinfect up to the tap',
   'germ-test': 'Take the sample for germs',
 };
 
@@ -83,8 +86,9 @@ const servicedHow: Record<ServicedKind, string> = {
   'leak-stop':
     'Pad dry and flat: leave it. A pad that was ever wet is swollen and holds the valve shut: a new one, and find what dripped.',
   'tank-air': 'Tank empty and open: gauge on its air valve, pumped to what is computed.',
-  sanitising: 'The dose of the sheet, its time, and rinsed until a strip shows nothing.',
-  'germ-test': 'The laboratory’s bottle; spout wiped with alcohol; five minutes of running first.',
+  sanitising: '',
+  'germ-test':
+    'After everything else, the line rinsed; after a disinfection at least a day later. Tap flamed or wiped with alcohol, five minutes of running, sterile bottle with thiosulfate, cool, at the laboratory within 24 hours.',
 };
 
 const plugs = ({ pump, lamp }: ServiceData['unplug']) =>
@@ -127,6 +131,43 @@ const writers: Writers = {
         ? ''
         : 'It sits on its ring and the right way round; snug, and not tighter.',
   }),
+  'take-out': (d, reader) => ({
+    title: 'Take out what bleach spoils',
+    instruction: `Take out ${takenOut(d, reader)}. Lay the membrane in a clean bag, wet. Screw the empty housings and the vessel on again.`,
+    proof: 'Housings and vessel are empty.',
+  }),
+  'sanitise-dose': (d, reader) => disinfectionWords('sanitise-dose', d, reader),
+  'sanitise-fill': (d, reader) => disinfectionWords('sanitise-fill', d, reader),
+  'sanitise-contact': (d, reader) => disinfectionWords('sanitise-contact', d, reader),
+  'sanitise-rinse': (d, reader) => disinfectionWords('sanitise-rinse', d, reader),
+  'put-back': ({ what, postFilter, mineral }) =>
+    what === 'cartridges'
+      ? {
+          title: 'Cartridges back in',
+          instruction:
+            'New or clean cartridges in the order of the water, each on its seat, O-ring clean and greased. Housings hand tight and a snug turn.',
+          proof: 'Every housing sits straight.',
+        }
+      : {
+          title: 'Membrane back in',
+          instruction: `Brine seal at the feed end, pushed home until it seats, cap hand tight and a quarter turn more.${postFilter ? ' Post filter back in its line.' : ''}${mineral ? ' Mineral cartridge back in its line.' : ''}`,
+          proof: 'The cap is home and no tube pulls out.',
+        },
+  'tube-off': () => ({
+    title: 'Tube after the pre-filters off',
+    instruction: 'Press its collet, draw it out of what follows, and hang its end into a bucket.',
+    proof: 'Its end hangs in the bucket: carbon dust reaches nothing that follows.',
+  }),
+  'bucket-flush': ({ minutes, cartridges }, reader) => ({
+    title: `Flush the ${reader.plural(cartridges, { one: 'pre-filter', other: 'pre-filters' })} into the bucket`,
+    instruction: `Open the feed a quarter turn, wait until it is full, then fully: about ${reader.minutes(minutes)} until clear. Then close the feed. Black or grey water at first is carbon dust: it must not run through the membrane.`,
+    proof: 'Water in a white cup is clear. The feed is closed and nothing runs.',
+  }),
+  'tube-on': () => ({
+    title: 'Tube back on',
+    instruction: 'Square and clean, in to the mark, clip on.',
+    proof: 'A tug does not move it.',
+  }),
   'close-tap': () => ({ title: 'Close the tap', instruction: '', proof: 'Nothing runs.' }),
   'open-feed': ({ tap, tank }) => ({
     title: 'Open the feed slowly',
@@ -156,15 +197,19 @@ const writers: Writers = {
     instruction: 'Handle along the tube.',
     proof: 'The tank takes water.',
   }),
-  'drain-tank': () => ({
-    title: 'Throw the first tank away',
-    instruction: 'Let it fill, then run it out at the tap.',
-    proof: 'It was full, and is out.',
+  'drain-tank': ({ cycle, cycles }) => ({
+    title: cycles > 1 ? `Drain tank ${cycle} of ${cycles}` : 'Drain the first tank',
+    instruction:
+      cycles > 1
+        ? 'Let it fill, then run it out at the tap. Nobody drinks it: it carries the new membrane’s preservative.'
+        : 'Let it fill, then run it out at the tap. Nobody drinks it.',
+    proof: 'It was full, and is empty.',
   }),
   verify: () => ({
-    title: 'Verify anew',
-    instruction: 'Every reading once more, what was not right first.',
-    proof: '',
+    title: 'Verify',
+    instruction:
+      'Take the readings again: feed and product TDS, temperature, pressure, both flows. Leak check, and the drain stops.',
+    proof: 'The verdict is good.',
   }),
 };
 

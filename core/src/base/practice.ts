@@ -130,6 +130,8 @@ export const sanitised = {
   vesselL: 0.5,
   doseMgL: 100,
   contactMin: 15,
+  /** Where a laboratory found germs. */
+  contactAfterGermsMin: 30,
 } as const;
 
 /** How a tank's preservative is washed out. */

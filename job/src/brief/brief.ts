@@ -289,13 +289,20 @@ function regulatorBarOf(
 }
 
 /** Readings of a verification in the core's units; nothing while the four that rejection needs are not all there. */
-export function verificationReadings({
+export const verificationReadings = ({
   survey,
   size,
   verify,
-}: Pick<JobDocument, 'survey' | 'size' | 'verify'>): VerificationReadings | undefined {
+}: Pick<JobDocument, 'survey' | 'size' | 'verify'>): VerificationReadings | undefined =>
+  readingsToJudge({ survey, size }, verify.readings);
+
+/** The same of any set of readings: of the verification, or of a visit once everything was changed. */
+export function readingsToJudge(
+  { survey, size }: Pick<JobDocument, 'survey' | 'size'>,
+  readings: JobDocument['verify']['readings'],
+): VerificationReadings | undefined {
   const read = (key: VerifyKey) => {
-    const reading = verify.readings[key];
+    const reading = readings[key];
     return reading && toCore(verifyFields[key].dimension, reading);
   };
   const [feedTdsMgL, productTdsMgL] = [read('feedTds'), read('productTds')];

@@ -5,6 +5,8 @@ import {
   flushPlan,
   type FlushStep,
   type InstalledSystem,
+  isDisinfectantPossible,
+  isKnownSafe,
   isUltravioletLine,
   type Outcome,
   type Plumbing,
@@ -15,14 +17,29 @@ import {
 import type { FirmSettings } from '../fields/firmSettings.ts';
 import type { JobDocument } from '../document/job.ts';
 import type { JobBrief } from './brief.ts';
+import { supplyOf } from './certification.ts';
 import { lampFeedOf } from './lampFeed.ts';
 
-/** Whether sanitising is advised: a supply that is not safe, or a system that stood about. */
-export const isSanitisingAdvised = ({ safe }: JobDocument['survey']): boolean => safe === 'no';
+/**
+ * Whether disinfecting is part of the installation until somebody says otherwise: a supply that is not safe has been through the line to
+ * the tap, and a lamp cleans nothing behind it. What is second-hand or stood about is for a person to know.
+ */
+export const isSanitisingAdvised = (survey: JobDocument['survey']): boolean =>
+  !isKnownSafe(supplyOf(survey));
+
+/** What the supply carries or may carry that carbon has to take out; null where it carries none. */
+const disinfectantToTest = (survey: JobDocument['survey']) =>
+  isDisinfectantPossible(supplyOf(survey)) && survey.disinfectant !== 'none'
+    ? survey.disinfectant
+    : null;
 
 /** How a job's system is flushed as it is plumbed, in the water as measured. Errors: those of the system in that water. */
 export function flushOf(
-  { survey, flush }: Pick<JobDocument, 'survey' | 'flush'>,
+  {
+    survey,
+    flush,
+    verify,
+  }: Pick<JobDocument, 'survey' | 'flush'> & Partial<Pick<JobDocument, 'verify'>>,
   system: InstalledSystem,
   { task, settings }: JobBrief,
   plumbing: Pick<Plumbing, 'feed' | 'tubes'>,
@@ -31,8 +48,9 @@ export function flushOf(
   const water = task.waters.today;
   const facts = flushFactsOf(system, plumbing, {
     regulatorBar: settings.regulatorBar,
-    disinfected: survey.disinfectant === 'chlorine' || survey.disinfectant === 'chloramine',
-    sanitise: flush.sanitise ?? false,
+    disinfectant: disinfectantToTest(survey),
+    sanitise: flush.sanitise ?? (isSanitisingAdvised(survey) && system.lamp !== null),
+    germsFound: verify?.germTest?.result?.found === true,
     ways: { ...usualFlushWays, ...ways },
   });
   if (isUltravioletLine(system)) {

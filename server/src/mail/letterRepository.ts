@@ -50,7 +50,7 @@ export async function lettersOf(firmId: string): Promise<Letter[]> {
 export async function addresseesOf(firmId: string, ids: string[]) {
   const jobs = await JobRow.findAll({
     where: { firmId, id: ids, removedAt: null },
-    attributes: ['id', 'name', 'email'],
+    attributes: ['id', 'name', 'email', 'document'],
   });
   const pages = await HouseholdPageRow.findAll({ where: { firmId, jobId: ids } });
   const tokens = new Map(pages.map(({ jobId, token }) => [jobId, token]));
@@ -58,6 +58,7 @@ export async function addresseesOf(firmId: string, ids: string[]) {
     jobId: job.id,
     name: job.name,
     email: job.email,
+    document: job.document,
     token: tokens.get(job.id) ?? null,
   }));
 }

@@ -27,11 +27,11 @@ export function letterRoutes(sequelize: Sequelize, sendSoon: () => void): Router
     const dues = await findDues(firm.id, ids);
     const households = await addresseesOf(firm.id, ids);
     const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`;
-    const letters = households.flatMap(({ jobId, name, email, token }) => {
+    const letters = households.flatMap(({ jobId, name, email, document, token }) => {
       const due = dues.get(jobId);
       if (!due || email === '') return [];
       const page = token && `${origin}/home/${token}`;
-      const { subject, text } = dueLetterOf({ firm, name, today, ...due, page });
+      const { subject, text } = dueLetterOf({ firm, name, today, ...due, document, page });
       const written = { writtenAt: new Date(), writtenBy: user.name };
       return [{ firmId: firm.id, jobId, recipient: email, subject, text, ...written }];
     });

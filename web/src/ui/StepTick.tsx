@@ -5,7 +5,7 @@ import { underAThumb } from './underAThumb.ts';
 interface Props {
   /** From 1. */
   number: number;
-  words: { title: string; instruction: string; proof: string };
+  words: { title: string; instruction: string; proof: string; caution?: string };
   checked: boolean;
   onChange: (checked: boolean) => void;
 }
@@ -24,7 +24,7 @@ export function StepTick({ number, words, checked, onChange }: Props) {
         label={`${number}. ${words.title}`}
       />
       <Text size="sm" c="dimmed" ml={34} id={id}>
-        {[words.instruction, words.proof].filter(Boolean).join(' ')}
+        {[words.instruction, words.caution, words.proof].filter(Boolean).join(' ')}
       </Text>
     </>
   );

@@ -1,15 +1,16 @@
-import { flushTimes, sanitised, washout } from '../../base/practice.ts';
+import { flushTimes, washout } from '../../base/practice.ts';
 import type { Branch } from '../../hydraulics/branchPressure.ts';
 import type { Tube } from '../../hydraulics/tubeLoss.ts';
 import type { Assessment } from '../../system/assessment.ts';
 import { isMakerPiped, type SystemDesign } from '../../system/design.ts';
 import {
+  type InstalledSystem,
   isAddedLamp,
   type UltravioletAssessment,
   type UltravioletLine,
 } from '../../system/ultravioletLine.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
-import { sanitisingPlan } from '../washout/sanitising.ts';
+import { disinfectionOf } from '../washout/disinfection.ts';
 import { tubesVolume } from '../washout/tubesVolume.ts';
 import { type WashedOut, washedOut } from '../washout/washedOut.ts';
 import {
@@ -42,10 +43,12 @@ export interface FlushFacts {
   regulatorBar: number | null;
   /** Tubes from the feed valve to the vessel, for what bleach has to fill. */
   feedTubes: readonly Tube[];
-  /** Whether the mains carry something that carbon has to take out, which a strip then shows. */
-  disinfected: boolean;
+  /** What the supply carries, or may carry, that carbon has to take out and a strip then shows; null where it carries none. */
+  disinfectant: 'chlorine' | 'chloramine' | 'unknown' | null;
   /** Whether housings and tubes are sanitised before anything is in them. */
   sanitise: boolean;
+  /** A laboratory found germs: what stands in it stands longer. */
+  germsFound?: boolean;
   ways: FlushWays;
 }
 export const plainFlush: FlushFacts = {
@@ -53,7 +56,7 @@ export const plainFlush: FlushFacts = {
   bucketTube: null,
   regulatorBar: null,
   feedTubes: [],
-  disinfected: false,
+  disinfectant: null,
   sanitise: false,
   ways: usualFlushWays,
 };
@@ -63,7 +66,11 @@ const leastStreamLPerMin = 0.05;
 
 const clearCup: EndCriterion = { kind: 'clear-cup' };
 const dry: EndCriterion = { kind: 'dry' };
-const strip: EndCriterion = { kind: 'strip', underMgL: flushTimes.stripMgL };
+const strip = (of: 'free' | 'total'): EndCriterion => ({
+  kind: 'strip',
+  underMgL: flushTimes.stripMgL,
+  of,
+});
 const steady: EndCriterion = {
   kind: 'tds-steady',
   withinShare: flushTimes.steadyShare,
@@ -96,6 +103,7 @@ export function ultravioletFlushPlan(
   const minutes = flushTimes.prefilter;
   return [
     ...opening(facts),
+    ...sanitising(system, facts, 0),
     flushStep('crack-feed-open', null, {}),
     leakCheck('filling'),
     ...regulator(facts),
@@ -125,9 +133,11 @@ const regulator = ({ regulatorBar }: FlushFacts): FlushStep[] =>
 /** A strip tells whether carbon does its work, where the mains carry what it is there for. */
 const behindCarbon = (
   { prefilters }: Pick<SystemDesign, 'prefilters'>,
-  { disinfected }: FlushFacts,
+  { disinfectant }: FlushFacts,
 ): EndCriterion[] =>
-  disinfected && prefilters.some(({ media }) => media !== 'sediment') ? [strip] : [];
+  disinfectant && prefilters.some(({ media }) => media !== 'sediment')
+    ? [strip(disinfectant === 'chlorine' ? 'free' : 'total')]
+    : [];
 
 /** A dispenser's tanks are rinsed with the heater off, which is switched on when its tank is full: dry it burns out. */
 function dispenserSteps({ tap }: SystemDesign, { tapHalfLPerMin }: Assessment): FlushStep[] {
@@ -165,29 +175,20 @@ function branchStep({ kind, innerDiameterMm, lengthM, flowLPerMin }: Branch): Fl
 export const isSealed = (design: SystemDesign): boolean =>
   design.unit ? design.unit.closing === 'quarter-turn' : isMakerPiped(design);
 
-/** Whether a system has housings that bleach can be put into, without membrane or cartridges. */
-export const canBeSanitised = (design: SystemDesign): boolean =>
-  !isSealed(design) && design.prefilters.length > 0;
-
-/** Bleach through housings, vessel and feed tubes with nothing in them, and out again. */
-function sanitising({ prefilters, elements }: SystemDesign, facts: FlushFacts): FlushStep[] {
-  const cartridges = prefilters.length;
-  const plan = sanitisingPlan({
-    stagesL: [
-      ...prefilters.map(() => sanitised.housingL),
-      ...Array.from({ length: elements }, () => sanitised.vesselL),
-    ],
+/** Bleach through everything with nothing in it that it spoils, up to the tap, and out again. */
+function sanitising(system: InstalledSystem, facts: FlushFacts, tankL: number): FlushStep[] {
+  const dose = disinfectionOf(system, {
     tubes: facts.feedTubes,
-    rinseFlowLPerMin: flushTimes.bucketLPerMin,
+    tankL,
+    germsFound: facts.germsFound ?? false,
   });
-  const { wettedVolumeL: wettedL, bleachMl, rinseVolumeL: litres } = plan;
-  const { doseMgL } = sanitised;
+  if (!facts.sanitise || !dose) return [];
   return [
-    flushStep('sanitise-dose', null, { cartridges, bleachMl }),
-    flushStep('sanitise-fill', null, { wettedL, doseMgL }),
-    flushStep('sanitise-contact', sanitised.contactMin, { doseMgL }, { attended: false }),
-    flushStep('sanitise-rinse', plan.rinseTimeMin, { litres }, { ends: [strip] }),
-    flushStep('fit-cartridges', null, { cartridges }),
+    flushStep('sanitise-dose', null, dose),
+    flushStep('sanitise-fill', null, dose),
+    flushStep('sanitise-contact', dose.contactMin, dose, { attended: false }),
+    flushStep('sanitise-rinse', dose.rinseMin, dose, { ends: [strip('free')] }),
+    flushStep('fit-cartridges', null, { cartridges: dose.cartridges }),
   ];
 }
 
@@ -213,7 +214,7 @@ function prefilterFlush(design: SystemDesign, facts: FlushFacts): FlushStep[] {
  * From the house's valve to water at the membrane. Pre-filters in housings are run into a bucket with the tube behind them off, so that
  * carbon dust passes neither valve, pump, membrane nor restrictor; then the membrane, then joined, then pressurised, then plugged in.
  */
-function beginning(design: SystemDesign, facts: FlushFacts): FlushStep[] {
+function beginning(design: SystemDesign, facts: FlushFacts, tankL: number): FlushStep[] {
   const cartridges = design.prefilters.length;
   const plugIn = design.pump ? [flushStep('plug-in', null, { tankless: !design.tank })] : [];
   if (isSealed(design)) {
@@ -229,8 +230,8 @@ function beginning(design: SystemDesign, facts: FlushFacts): FlushStep[] {
   const { bucketTube: label } = facts;
   return [
     ...opening(facts),
+    ...sanitising(design, facts, tankL),
     flushStep('take-tube-off', null, { label }),
-    ...(facts.sanitise && canBeSanitised(design) ? sanitising(design, facts) : []),
     flushStep('crack-feed-open', null, {}),
     leakCheck('filling'),
     ...prefilterFlush(design, facts),
@@ -268,7 +269,7 @@ export function flushPlan(
     airGap: design.tap.airGap === true,
   };
   const ends: EndCriterion[] = [...(fines.length > 0 ? [clearCup] : []), ran(atTap.litres)];
-  const start = beginning(design, facts);
+  const start = beginning(design, facts, today.usableVolumeL);
   const finish = [
     ...(design.lamp ? [flushStep('lamp-on', flushTimes.lampWarmUp, {})] : []),
     ...dispenserSteps(design, today),

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { sampleFlush } from '../../test/flushSamples.ts';
-import { directDesign, sampleWater, tankDesign } from '../../test/samples.ts';
+import { directDesign, samplePart, sampleWater, tankDesign } from '../../test/samples.ts';
 import { type FlushRecord, flushSchedule } from './flushSchedule.ts';
 
 const noon = Date.parse('2026-03-01T12:00:00Z');
@@ -22,6 +22,23 @@ describe('a flush in clock times', () => {
     const kept = timed.find(({ step }) => step.code === 'tank-fill' && step.data.kept)!;
     expect(verifyFrom).toBe(kept.startsAt);
     expect(drinkFrom).toBe(kept.endsAt);
+  });
+
+  test('has nobody drink before the lamp is lit and the dispenser is rinsed, though the tank was full before', () => {
+    const lit = {
+      ...tankDesign,
+      lamp: samplePart('lamp'),
+      tap: { ...tankDesign.tap, dispenser: { hotL: 1, coldL: 2, heaterW: 400 } },
+    };
+    const { steps: timed, drinkFrom } = flushSchedule(
+      sampleFlush(lit, sampleWater),
+      () => undefined,
+      noon,
+    );
+    for (const code of ['lamp-on', 'dispenser-rinse'])
+      expect(drinkFrom).toBeGreaterThanOrEqual(
+        timed.find(({ step }) => step.code === code)!.endsAt,
+      );
   });
 
   test('is handed to the household with the first draining, and taken up again by a visit', () => {

@@ -1,5 +1,5 @@
 import { flushTimes } from '../../base/practice.ts';
-import type { FlushStep, PlannedStep } from './flushStep.ts';
+import type { FlushStep, FlushStepCode, PlannedStep } from './flushStep.ts';
 
 /** What was recorded of a step, ms of the epoch. */
 export interface FlushRecord {
@@ -23,11 +23,19 @@ export interface FlushSchedule<S extends PlannedStep = FlushStep> {
   comeBackAt: number | null;
   /** Product that is washed out runs from here on: readings can be taken. */
   verifyFrom: number;
-  /** Water that may be drunk once it is verified. */
+  /** Water that has been through everything that makes it safe: what is owed besides is not a matter of the clock. */
   drinkFrom: number;
 }
 
 const minuteMs = 60_000;
+
+/** What makes water fit to drink, and may come after the tank's last fill: a lamp lit and run in, what is rinsed and disinfected. */
+const treating: ReadonlySet<string> = new Set<FlushStepCode>([
+  'lamp-on',
+  'dispenser-rinse',
+  'sanitise-rinse',
+]);
+const treats = ({ code }: PlannedStep): boolean => treating.has(code);
 
 const durationMs = (minutes: number | null): number =>
   (minutes ?? flushTimes.simpleStep) * minuteMs;
@@ -64,6 +72,8 @@ export function flushSchedule<S extends PlannedStep>(
     steps: timed,
     comeBackAt: next && !next.step.attended && next.endsAt > now ? next.endsAt : null,
     verifyFrom: washed?.startsAt ?? end,
-    drinkFrom: kept?.endsAt ?? end,
+    drinkFrom: kept
+      ? Math.max(kept.endsAt, ...timed.filter(({ step }) => treats(step)).map((one) => one.endsAt))
+      : end,
   };
 }

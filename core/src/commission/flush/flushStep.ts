@@ -1,4 +1,5 @@
 import type { BranchKind } from '../../hydraulics/branchPressure.ts';
+import type { Disinfection } from '../washout/disinfection.ts';
 
 /** What each kind of step is told by. Litres are of product unless said. */
 export interface FlushData {
@@ -6,12 +7,11 @@ export interface FlushData {
   'reopen-house': { hotSide: boolean };
   /** The tube behind the last pre-filter by its label; null where it is the maker's own. */
   'take-tube-off': { label: number | null };
-  /** Cartridges out, bleach into the first housing. */
-  'sanitise-dose': { cartridges: number; bleachMl: number };
-  /** Water drawn through all of it. */
-  'sanitise-fill': { wettedL: number; doseMgL: number };
-  'sanitise-contact': { doseMgL: number };
-  'sanitise-rinse': { litres: number };
+  /** Cartridges and elements out, bleach into the first housing; drawn through to the tap, left to stand, rinsed out. */
+  'sanitise-dose': Disinfection;
+  'sanitise-fill': Disinfection;
+  'sanitise-contact': Disinfection;
+  'sanitise-rinse': Disinfection;
   'fit-cartridges': { cartridges: number };
   'crack-feed-open': Record<never, never>;
   'leak-check': { state: LeakState };
@@ -81,8 +81,8 @@ export type FlushStepCode = keyof FlushData;
 /** What is seen when a step has done what it is for. Minutes are what is waited where nobody looks. */
 export type EndCriterion =
   | { kind: 'clear-cup' }
-  /** A strip of free chlorine behind the carbon, or behind what bleach was in. */
-  | { kind: 'strip'; underMgL: number }
+  /** A strip behind the carbon, or behind what bleach was in; of total chlorine where chloramine may be in the supply. */
+  | { kind: 'strip'; underMgL: number; of: 'free' | 'total' }
   | { kind: 'tds-steady'; withinShare: number; overMin: number }
   | { kind: 'litres'; litres: number }
   | { kind: 'drain-stopped' }

@@ -21,7 +21,7 @@ test.each<[string, boolean, TimedReading[]]>([
 
 test('a step’s readings show its ends: the last strip, and litres together', () => {
   const ends = [
-    { kind: 'strip', underMgL: 0.1 },
+    { kind: 'strip', underMgL: 0.1, of: 'free' },
     { kind: 'litres', litres: 3 },
     { kind: 'clear-cup' },
   ] as const;

@@ -84,18 +84,19 @@ export const flushEffects: {
     leaves: { bucketTube: 'off' },
   }),
   'sanitise-dose': () => ({
-    needs: { ...closedFeed, house: 'open', membrane: 'out', bucketTube: 'off' },
+    needs: { ...closedFeed, house: 'open', membrane: 'out', bucketTube: 'on', power: 'unplugged' },
     leaves: { cartridges: 'out' },
   }),
   'sanitise-fill': () => ({
-    needs: { ...closedFeed, house: 'open', membrane: 'out', cartridges: 'out', bucketTube: 'off' },
-    during: { feed: 'open' },
+    needs: { ...closedFeed, house: 'open', membrane: 'out', cartridges: 'out', bucketTube: 'on' },
+    // A pump's solenoid and the lamp are on while it fills, and only then.
+    during: { feed: 'open', tap: 'open', tank: 'open', power: 'plugged', lamp: 'plugged' },
     leaves: closedFeed,
   }),
   'sanitise-contact': () => ({ needs: { ...closedFeed, membrane: 'out', cartridges: 'out' } }),
   'sanitise-rinse': () => ({
-    needs: { ...closedFeed, membrane: 'out', cartridges: 'out', bucketTube: 'off' },
-    during: { feed: 'open' },
+    needs: { ...closedFeed, membrane: 'out', cartridges: 'out', bucketTube: 'on' },
+    during: { feed: 'open', tap: 'open', tank: 'open', power: 'plugged', lamp: 'plugged' },
     leaves: closedFeed,
   }),
   'fit-cartridges': () => ({

@@ -5,7 +5,10 @@ import type { Tube } from '../../hydraulics/tubeLoss.ts';
 import { type FlushFacts, type FlushWays, usualFlushWays } from '../flush/flushPlan.ts';
 
 /** What a flush is told beside system and plumbing. */
-export type FlushCircumstances = Pick<FlushFacts, 'regulatorBar' | 'disinfected' | 'sanitise'> & {
+export type FlushCircumstances = Pick<
+  FlushFacts,
+  'regulatorBar' | 'disinfectant' | 'sanitise' | 'germsFound'
+> & {
   ways: FlushWays;
 };
 
@@ -15,7 +18,7 @@ export const hotSideOf = (system: InstalledSystem, feed: WorkFacts['feed']): boo
 
 const plainCircumstances: FlushCircumstances = {
   regulatorBar: null,
-  disinfected: false,
+  disinfectant: null,
   sanitise: false,
   ways: usualFlushWays,
 };

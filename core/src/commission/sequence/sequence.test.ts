@@ -6,13 +6,14 @@ import type { InstalledSystem } from '../../system/ultravioletLine.ts';
 import { workOrder } from '../../plumbing/order/workOrder.ts';
 import { usualFlushWays } from '../flush/flushPlan.ts';
 import type { FlushStep } from '../flush/flushStep.ts';
+import { canBeDisinfected } from '../washout/disinfection.ts';
 import { flushFactsOf } from './flushFacts.ts';
 import { flushStates, workDone } from './flushStates.ts';
 import { sequence } from './sequence.ts';
 
 const circumstances = {
   regulatorBar: null,
-  disinfected: true,
+  disinfectant: 'chlorine' as const,
   sanitise: false,
   ways: usualFlushWays,
 };
@@ -30,6 +31,22 @@ describe.each(archetypes)('from the closed valve to the last look: %s', (_name, 
 
   test('every step has what it needs, and nothing is left closed, unplugged, taken off or unproven', () => {
     expect(sequence(system, work, flush).faults).toEqual([]);
+  });
+
+  test('nor is anything where everything is disinfected first', () => {
+    const told = flushFactsOf(system, facts, {
+      ...circumstances,
+      regulatorBar: facts.regulatorBar,
+      sanitise: true,
+    });
+    const steps = sampleFlush(system, sampleWater, told);
+    expect(sequence(system, work, steps).faults).toEqual([]);
+    // The line to the tap behind a lamp has had unsafe water in it: it is disinfected with the lamp lit.
+    if (canBeDisinfected(system)) {
+      const fill = steps.findIndex(({ code }) => code === 'sanitise-fill');
+      expect(fill).toBeGreaterThan(0);
+      if (system.lamp) expect(flushStates(system, steps, told)[fill]!.lamp).toBe('plugged');
+    } else expect(steps.map(({ code }) => code)).not.toContain('sanitise-dose');
   });
 
   test('no step of the flush can be left out, and none comes earlier', () => {

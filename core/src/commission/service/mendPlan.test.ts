@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { samplePart, tankDesign } from '../../test/samples.ts';
+import { samplePart, sampleWater, tankDesign } from '../../test/samples.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { type FaultCode, faultCodes } from '../diagnosis/fault.ts';
 import { servicedKinds, servicedOf } from '../../keeping/due/serviced.ts';
 import { changeOutPlan } from './changeOutPlan.ts';
 import { mendings } from './mending.ts';
 import { mendPlan } from './mendPlan.ts';
+import { washedOut } from '../washout/washedOut.ts';
+import { serviceFactsOf } from './servicePlan.ts';
 import { serviceStates } from './serviceStates.ts';
 import type { ServiceStep } from './serviceStep.ts';
 
@@ -113,6 +115,92 @@ test('a mend and a change-out are one opening', () => {
   expect(codes(plan).filter((code) => code === 'close-feed')).toHaveLength(1);
   expect(codes(plan)).toEqual(expect.arrayContaining(['mend', 'change']));
   expect(serviceStates(pumped, plan).faults).toEqual([]);
+});
+
+describe('new carbon never runs through the membrane', () => {
+  const housings: SystemDesign = pumped;
+  const carbon = servicedOf(housings, anySite).filter(({ kind }) => kind === 'carbon');
+  const membrane = servicedOf(housings, anySite).filter(({ kind }) => kind === 'membrane');
+
+  test('but into a bucket, with the tube after the pre-filters off, until clear', () => {
+    const plan = codes(changeOutPlan(housings, carbon));
+    const at = (code: ServiceStep['code']) => plan.indexOf(code);
+    expect(at('change')).toBeLessThan(at('tube-off'));
+    expect(at('tube-off')).toBeLessThan(at('bucket-flush'));
+    expect(at('bucket-flush')).toBeLessThan(at('tube-on'));
+    expect(at('tube-on')).toBeLessThan(at('open-feed'));
+    for (const left of ['tube-off', 'bucket-flush', 'tube-on'] as const)
+      expect(
+        serviceStates(
+          housings,
+          changeOutPlan(housings, carbon).filter(({ code }) => code !== left),
+        ).faults.length,
+      ).toBeGreaterThan(0);
+  });
+
+  test('nor is a new membrane put in before that', () => {
+    const plan = changeOutPlan(housings, [...membrane, ...carbon]);
+    const flushed = plan.findIndex(({ code }) => code === 'bucket-flush');
+    const put = plan.findIndex((step) => step.code === 'change' && step.data.what === 'membrane');
+    expect(flushed).toBeLessThan(put);
+    expect(serviceStates(housings, plan).faults).toEqual([]);
+  });
+
+  test('and a new membrane throws away as many tanks as at the installation, then is verified', () => {
+    const facts = serviceFactsOf(housings, sampleWater);
+    const plan = changeOutPlan(housings, membrane, [], facts);
+    const washed = washedOut(housings, sampleWater, false, null);
+    if (!washed.ok) throw new Error(washed.failure.code);
+    expect(plan.filter(({ code }) => code === 'drain-tank')).toHaveLength(washed.value.cycles!);
+    expect(plan.at(-1)!.code).toBe('verify');
+  });
+});
+
+describe('disinfection at a visit', () => {
+  const due = servicedOf(pumped, anySite).filter(({ kind }) => kind === 'sanitising');
+  const plan = changeOutPlan(pumped, due, [], serviceFactsOf(pumped, sampleWater));
+
+  test('is by volume, with everything out that bleach spoils, and leaves the system in use', () => {
+    expect(serviceStates(pumped, plan).faults).toEqual([]);
+    const order = codes(plan);
+    expect(order.indexOf('take-out')).toBeLessThan(order.indexOf('sanitise-dose'));
+    expect(order.indexOf('sanitise-rinse')).toBeLessThan(order.indexOf('put-back'));
+    const dose = plan.find((step) => step.code === 'sanitise-dose')!;
+    if (dose.code !== 'sanitise-dose') throw new Error('no dose');
+    // 100 mg/L out of 50 g/L: 2 mL for each litre, the tank's among them.
+    expect(dose.data.bleachMl / dose.data.wettedL).toBeCloseTo(2, 9);
+    const bare = serviceFactsOf({ ...pumped, tank: null }, sampleWater).disinfection;
+    expect(bare === null || bare.wettedL < dose.data.wettedL).toBe(true);
+  });
+
+  test('never has bleach in while a cartridge or the membrane is', () => {
+    const without = plan.filter(({ code }) => code !== 'take-out');
+    expect(serviceStates(pumped, without).faults.map(({ needs }) => needs)).toEqual(
+      expect.arrayContaining(['cartridges out', 'membrane out']),
+    );
+    const unrinsed = plan.filter(({ code }) => code !== 'sanitise-rinse');
+    expect(serviceStates(pumped, unrinsed).faults.map(({ needs }) => needs)).toContain(
+      'bleach none',
+    );
+  });
+
+  test('stands twice as long where a laboratory found germs', () => {
+    const found = serviceFactsOf(pumped, sampleWater, { germsFound: true }).disinfection!;
+    expect(found.contactMin).toBe(30);
+    expect(serviceFactsOf(pumped, sampleWater).disinfection!.contactMin).toBe(15);
+  });
+
+  test('is nothing that a sealed unit is ever due for', () => {
+    const sealed: SystemDesign = { ...pumped, tank: { ...tankDesign.tank!, internal: true } };
+    expect(servicedOf(sealed, anySite).map(({ kind }) => kind)).not.toContain('sanitising');
+    expect(serviceFactsOf(sealed, sampleWater).disinfection).toBeNull();
+  });
+
+  test('comes before a sample for germs, which is the last thing of all', () => {
+    const all = servicedOf({ ...pumped, lamp: samplePart('lamp') }, anySite);
+    const order = changeOutPlan({ ...pumped, lamp: samplePart('lamp') }, all);
+    expect(order.at(-1)).toMatchObject({ code: 'change', data: { what: 'germ-test' } });
+  });
 });
 
 test('a step that is left out is found', () => {

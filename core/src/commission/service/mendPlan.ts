@@ -1,8 +1,8 @@
 import { flushTimes } from '../../base/practice.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import type { FaultCode } from '../diagnosis/fault.ts';
-import { mendings } from './mending.ts';
-import { type Act, servicePlan } from './servicePlan.ts';
+import { mendings, putsMembrane, putsPrefilter } from './mending.ts';
+import { type Act, type ServiceFacts, servicePlan } from './servicePlan.ts';
 import type { ServiceStep } from './serviceStep.ts';
 
 /** Minutes that something has to run, tap open and tank closed: a default of practice. */
@@ -19,12 +19,19 @@ export function mendingAct(fault: FaultCode): Act {
     opens,
     runsMin: runs ? runMinutes[runs] : 0,
     drains: runs === 'membrane' || opens === 'new-tank',
+    puts: putsPrefilter(fault) ? 'prefilter' : putsMembrane(fault) ? 'membrane' : undefined,
     step: { code: 'mend', data: { fault } },
   };
 }
 
 /** The steps that mend one fault or two at once, in one opening, and the verification at the end. */
-export const mendPlan = (design: SystemDesign, faults: readonly FaultCode[]): ServiceStep[] => [
-  ...servicePlan(design, faults.map(mendingAct)),
-  { id: 'verify', code: 'verify', data: {} },
-];
+export function mendPlan(
+  design: SystemDesign,
+  faults: readonly FaultCode[],
+  facts?: ServiceFacts,
+): ServiceStep[] {
+  const steps = servicePlan(design, faults.map(mendingAct), facts);
+  return steps.some(({ code }) => code === 'verify')
+    ? steps
+    : [...steps, { id: 'verify', code: 'verify', data: {} }];
+}

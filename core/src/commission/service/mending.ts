@@ -48,3 +48,14 @@ export const mendings: Record<FaultCode, Mending> = {
   'drain-line-blocked': line,
   'product-tube-kinked': line,
 };
+
+/** Whether mending it puts a new cartridge ahead of the membrane, whose dust must not reach it. */
+export const putsPrefilter = (fault: FaultCode): boolean =>
+  fault === 'prefilter-blocked' || fault === 'carbon-spent';
+
+/** Whether mending it puts a new membrane in, whose preservative has to be washed out. */
+export const putsMembrane = (fault: FaultCode): boolean =>
+  fault === 'membrane-absent' ||
+  fault === 'membrane-oxidised' ||
+  fault === 'membrane-scaled' ||
+  fault === 'membrane-old';

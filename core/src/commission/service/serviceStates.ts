@@ -1,6 +1,7 @@
 import type { SystemDesign } from '../../system/design.ts';
+import { isSealed } from '../flush/flushPlan.ts';
 import { opensOf } from './changeOutPlan.ts';
-import { mendings } from './mending.ts';
+import { mendings, putsPrefilter } from './mending.ts';
 import {
   inUse,
   type ServiceCode,
@@ -15,6 +16,11 @@ interface ServiceEffect {
 }
 
 const shut: Partial<ServiceState> = { feed: 'closed', pressure: 'off', pump: 'unplugged' };
+const open: Partial<ServiceState> = { ...shut, tap: 'open' };
+/** Nothing that is spoilt by it stands where bleach goes. */
+const bare: Partial<ServiceState> = { ...open, cartridges: 'out', membrane: 'out' };
+/** Neither dust nor bleach can reach the membrane. */
+const clean: Partial<ServiceState> = { prefilters: 'flushed', bleach: 'none', cartridges: 'in' };
 const effects: { [C in ServiceCode]: (data: ServiceData[C]) => ServiceEffect } = {
   'close-feed': () => ({ needs: { feed: 'open' }, leaves: { feed: 'closed' } }),
   unplug: ({ pump, lamp }) => ({
@@ -36,20 +42,56 @@ const effects: { [C in ServiceCode]: (data: ServiceData[C]) => ServiceEffect } =
         leaves: { ...leaves, joints: 'unproven' },
       };
     }
-    return { needs: { ...shut, tap: 'open' }, leaves: { ...leaves, joints: 'unproven' } };
+    return {
+      needs: { ...open, bleach: 'none' },
+      leaves: {
+        ...leaves,
+        joints: 'unproven',
+        ...(putsPrefilter(fault) ? { prefilters: 'new' } : {}),
+      },
+    };
   },
-  change: ({ what }) => {
+  'take-out': () => ({
+    needs: open,
+    leaves: { cartridges: 'out', membrane: 'out', water: 'unflushed', joints: 'unproven' },
+  }),
+  'sanitise-dose': () => ({ needs: bare, leaves: { bleach: 'in' } }),
+  'sanitise-fill': () => ({ needs: { ...bare, bleach: 'in' } }),
+  'sanitise-contact': () => ({ needs: { ...bare, bleach: 'in' } }),
+  'sanitise-rinse': () => ({ needs: { ...bare, bleach: 'in' }, leaves: { bleach: 'none' } }),
+  'put-back': ({ what }) =>
+    what === 'cartridges'
+      ? {
+          needs: { ...open, bleach: 'none' },
+          leaves: { cartridges: 'in', prefilters: 'new' },
+        }
+      : { needs: { ...open, ...clean, membrane: 'out' }, leaves: { membrane: 'in' } },
+  'tube-off': () => ({ needs: open, leaves: { bucketTube: 'off' } }),
+  'bucket-flush': () => ({
+    needs: { ...open, bucketTube: 'off', cartridges: 'in', bleach: 'none' },
+    leaves: { prefilters: 'flushed' },
+  }),
+  'tube-on': () => ({
+    needs: { ...open, bucketTube: 'off', prefilters: 'flushed' },
+    leaves: { bucketTube: 'on' },
+  }),
+  change: ({ what, closing }) => {
     const opens = opensOf(what);
+    if (what === 'germ-test') return { needs: { feed: 'open', joints: 'proven', water: 'clear' } };
     if (opens === 'nothing') return { needs: { feed: 'open' } };
     if (opens === 'tank') return { needs: { ...shut, tap: 'open', tankWater: 'out' } };
+    const leaves: Partial<ServiceState> = { water: 'unflushed', joints: 'unproven' };
+    if (what === 'membrane')
+      return { needs: { ...open, ...clean }, leaves: { ...leaves, membrane: 'in' } };
+    const isNew = (what === 'sediment' || what === 'carbon') && closing === 'housing';
     return {
-      needs: { ...shut, tap: 'open', ...(what === 'lamp' ? { lamp: 'unplugged' } : {}) },
-      leaves: { water: 'unflushed', joints: 'unproven' },
+      needs: { ...open, bleach: 'none', ...(what === 'lamp' ? { lamp: 'unplugged' } : {}) },
+      leaves: { ...leaves, ...(isNew ? { prefilters: 'new' } : {}) },
     };
   },
   'close-tap': () => ({ needs: { tap: 'open' }, leaves: { tap: 'closed' } }),
   'open-feed': ({ tap }) => ({
-    needs: { feed: 'closed', pump: 'unplugged', tap },
+    needs: { feed: 'closed', pump: 'unplugged', tap, bucketTube: 'on', membrane: 'in', ...clean },
     leaves: { feed: 'open', pressure: 'on' },
   }),
   'plug-in': ({ pump, lamp }) => ({
@@ -74,14 +116,18 @@ const effects: { [C in ServiceCode]: (data: ServiceData[C]) => ServiceEffect } =
 };
 
 /** What a system does not have, no step waits for. */
-const without = ({ pump, lamp, tank }: SystemDesign): ReadonlySet<keyof ServiceState> =>
-  new Set([
+const without = (design: SystemDesign): ReadonlySet<keyof ServiceState> => {
+  const { pump, lamp, tank } = design;
+  return new Set([
+    // Sealed ones are run clear by the unit itself, or at the open tap.
+    ...(isSealed(design) ? (['prefilters', 'bucketTube'] as const) : []),
     ...(pump ? [] : (['pump'] as const)),
     ...(lamp ? [] : (['lamp'] as const)),
     // Without a valve of its own it is neither opened nor closed.
     ...(tank && !tank.internal ? [] : (['tank'] as const)),
     ...(tank ? [] : (['tankWater'] as const)),
   ]);
+};
 
 /** A step that has not what it needs, or how the system must not be left. */
 export interface ServiceFault {

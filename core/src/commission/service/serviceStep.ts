@@ -1,5 +1,6 @@
 import type { ServicedKind } from '../../keeping/due/serviced.ts';
 import type { FaultCode } from '../diagnosis/fault.ts';
+import type { Disinfection } from '../washout/disinfection.ts';
 
 /** How what holds a cartridge is opened. */
 export type Closing = 'housing' | 'quarter-turn' | 'inline' | 'vessel' | 'reactor' | 'none';
@@ -22,6 +23,18 @@ export interface ServiceData {
     /** In the row, from 1, where several alike are changed. */
     place: number | null;
   };
+  /** What bleach spoils comes out before it goes in. */
+  'take-out': Disinfection;
+  'sanitise-dose': Disinfection;
+  'sanitise-fill': Disinfection;
+  'sanitise-contact': Disinfection;
+  'sanitise-rinse': Disinfection;
+  /** What came out and is not replaced. */
+  'put-back': { what: 'cartridges' | 'membrane'; postFilter: boolean; mineral: boolean };
+  /** The tube behind the pre-filters into a bucket: what new ones shed goes no further. */
+  'tube-off': object;
+  'bucket-flush': { minutes: number; cartridges: number };
+  'tube-on': object;
   'close-tap': object;
   /** Slowly, the tap open, a tank with a valve closed. */
   'open-feed': { tap: 'open' | 'closed'; tank: boolean };
@@ -30,8 +43,8 @@ export interface ServiceData {
   /** Tap open, a tank with a valve closed, until it is clear. */
   run: { minutes: number; tank: boolean };
   'open-tank': object;
-  /** Fill once and run it out. */
-  'drain-tank': object;
+  /** Fill once and run it out; so many times for a new membrane's preservative. */
+  'drain-tank': { cycle: number; cycles: number };
   verify: object;
 }
 
@@ -55,6 +68,13 @@ export interface ServiceState {
   joints: 'proven' | 'unproven';
   /** What was put in has run clear. */
   water: 'clear' | 'unflushed';
+  cartridges: 'in' | 'out';
+  membrane: 'in' | 'out';
+  /** The tube behind the pre-filters. */
+  bucketTube: 'on' | 'off';
+  /** Whether new pre-filters have run clear into a bucket. */
+  prefilters: 'flushed' | 'new';
+  bleach: 'none' | 'in';
 }
 
 export const inUse: ServiceState = {
@@ -67,4 +87,9 @@ export const inUse: ServiceState = {
   tankWater: 'in',
   joints: 'proven',
   water: 'clear',
+  cartridges: 'in',
+  membrane: 'in',
+  bucketTube: 'on',
+  prefilters: 'flushed',
+  bleach: 'none',
 };

@@ -2,7 +2,7 @@ import type { Due } from './due.ts';
 
 /** One visit: what it is for, and what is done on the same way because another trip would cost more. */
 export interface ServiceVisit {
-  /** Days since 1970: when it is due. */
+  /** Days since 1970: when the first of it is due, also where that is past. */
   on: number;
   dues: Due[];
   /** Of those that are done early, what of their life is thrown away, in money. */
@@ -34,20 +34,21 @@ export function nextVisit(
 ): ServiceVisit | null {
   const [first] = dues;
   if (!first) return null;
-  const on = Math.max(first.on, today);
-  const together = dues.filter((due) => due.on <= on + oneTripDays);
-  let earlyCost = together.reduce((sum, due) => sum + costOfEarly(due, on), 0);
+  /** The day on which somebody could come. */
+  const day = Math.max(first.on, today);
+  const together = dues.filter((due) => due.on <= day + oneTripDays);
+  let earlyCost = together.reduce((sum, due) => sum + costOfEarly(due, day), 0);
   let sparedCost = 0;
-  let later = dues.slice(together.length).filter((due) => due.on - on <= soonDays);
+  let later = dues.slice(together.length).filter((due) => due.on - day <= soonDays);
   while (later.length > 0) {
     const until = later[0]!.on + oneTripDays;
     const trip = later.filter((due) => due.on <= until);
-    const cost = trip.reduce((sum, due) => sum + costOfEarly(due, on), 0);
+    const cost = trip.reduce((sum, due) => sum + costOfEarly(due, day), 0);
     if (cost > tripCost) break;
     together.push(...trip);
     earlyCost += cost;
     sparedCost += tripCost;
     later = later.slice(trip.length);
   }
-  return { on, dues: together, earlyCost, sparedCost };
+  return { on: first.on, dues: together, earlyCost, sparedCost };
 }

@@ -1,3 +1,4 @@
+import { canBeDisinfected } from '../../commission/washout/disinfection.ts';
 import type { SystemDesign } from '../../system/design.ts';
 
 /** What of a system is serviced in the years: cartridges by their place, and works that come round. */
@@ -58,7 +59,8 @@ export function servicedOf(
     // The lamp itself is about a third of its reactor.
     ...one('lamp', lamp && { name: lamp.name, price: lamp.price / 3 }),
     ...work('tank-air', tank !== null && tank.internal !== true),
-    ...work('sanitising', true),
+    // A sealed unit is only done as its maker says, and never due for it.
+    ...work('sanitising', canBeDisinfected(design)),
     ...work('germ-test', ownSource || lamp !== null),
   ];
 }

@@ -1,4 +1,6 @@
 import type { FlushSchedule } from '@katharos/core';
+import { certificationOf } from '@katharos/job';
+import { owedSentence } from '@katharos/words';
 import { Anchor, Group, Text } from '@mantine/core';
 import { serverNow } from '../../data/serverClock.ts';
 import { useDocument, useJobId } from '../open/useJob.ts';
@@ -9,7 +11,9 @@ import styles from '../runner/Runner.module.css';
 /** When somebody has to be there again, and when there is water to verify and to drink; gone when all is done. */
 export function FlushTimes({ schedule, now }: { schedule: FlushSchedule; now: number }) {
   const jobId = useJobId();
-  const { customer } = useDocument();
+  const document = useDocument();
+  const { customer } = document;
+  const certified = certificationOf(document, null);
   const reader = useReader();
   const { comeBackAt, verifyFrom, drinkFrom, steps } = schedule;
   if (steps.every(({ isDone }) => isDone)) return null;
@@ -27,9 +31,12 @@ export function FlushTimes({ schedule, now }: { schedule: FlushSchedule; now: nu
         <Text fw={600}>Nobody has to stay: come back at {time(comeBackAt)}.</Text>
       )}
       <Text>
-        Readings from about <strong>{time(verifyFrom)}</strong>; water to drink, once it is
-        verified, from about <strong>{time(drinkFrom)}</strong>.
+        Readings from about <strong>{time(verifyFrom)}</strong>. Water to drink from about{' '}
+        <strong>{time(drinkFrom)}</strong> at the earliest.
       </Text>
+      {certified && certified.owed.length > 0 && (
+        <Text>{owedSentence(certified.owed, reader)}</Text>
+      )}
       <Group gap="md">
         <Anchor component={Link} to={`/jobs/${jobId}/card`} className={styles.way}>
           Card for the household

@@ -97,6 +97,13 @@ function Germs() {
       <Text mb="xs" role="status">
         {germTestSentence(germTest, reader).replace(/^./, (letter) => letter.toUpperCase())}.
       </Text>
+      {result?.found && (
+        <Text mb="xs" fw={560}>
+          Nobody drinks. Find where they come from, then plan a disinfection under In service: the
+          steps and doses are there, with half an hour to stand. Sample again a day later at the
+          earliest.
+        </Text>
+      )}
       {isBefore && (
         <Text mb="xs" fw={560}>
           This sample was taken before the flush, or before a lamp or cartridge was changed. Sample

@@ -20,6 +20,12 @@ interface Props {
   onClose: () => void;
 }
 
+/** How long a step takes its time; null for what is simply done. */
+function minutesOf(step: ServiceStep | undefined): number | null {
+  if (step?.code === 'run' || step?.code === 'bucket-flush') return step.data.minutes;
+  return step?.code === 'sanitise-contact' ? step.data.contactMin : null;
+}
+
 /** A change-out a step at a time, for a phone beside the sink: the first that is not done, what to do, what proves it, its time. */
 export function VisitRunner({ id, steps, list, onDone, onBegin, onClose }: Props) {
   const { visit } = useVisit(id);
@@ -28,7 +34,7 @@ export function VisitRunner({ id, steps, list, onDone, onBegin, onClose }: Props
   const title = useRef<HTMLHeadingElement>(null);
   // Each step is read out as it appears.
   useEffect(() => title.current?.focus(), [current?.id]);
-  const minutes = current?.code === 'run' ? current.data.minutes : null;
+  const minutes = minutesOf(current);
   const begunAt = current && visit?.begun?.[current.id];
   const startedAt = begunAt ? Date.parse(begunAt) : null;
   const isRunning = minutes !== null && startedAt !== null;
@@ -76,6 +82,11 @@ export function VisitRunner({ id, steps, list, onDone, onBegin, onClose }: Props
             {words.title}
           </h3>
           <Text className={styles.instruction}>{words.instruction}</Text>
+          {words.caution && (
+            <Text>
+              <strong>Caution:</strong> {words.caution}
+            </Text>
+          )}
           {words.proof && (
             <Text>
               <strong>Done when:</strong> {words.proof}

@@ -1,12 +1,24 @@
-import { changeOutPlan, type Serviced, type ServiceStep, type SystemDesign } from '@katharos/core';
+import {
+  changeOutPlan,
+  type Serviced,
+  serviceFactsOf,
+  type ServiceStep,
+  type SystemDesign,
+} from '@katharos/core';
 import { serviceWords } from '@katharos/words';
 import { Button, Group, Text } from '@mantine/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StepTick } from '../../../ui/StepTick.tsx';
 import { useReader } from '../../../ui/useReader.ts';
+import { useSizing } from '../../open/sizingContext.ts';
+import { useDocument } from '../../open/useJob.ts';
 import { BatchInput } from './BatchInput.tsx';
 import { useVisit } from './useVisit.ts';
 import { VisitRunner } from './VisitRunner.tsx';
+
+/** What of the service a step gets done: what is changed, and a disinfection once its bleach is out again. */
+const doneBy = (step: ServiceStep): string | null =>
+  step.code === 'change' ? step.data.id : step.code === 'sanitise-rinse' ? 'sanitising' : null;
 
 interface Props {
   id: string;
@@ -19,11 +31,20 @@ export function VisitSteps({ id, design, serviced }: Props) {
   const { visit, change, stamp } = useVisit(id);
   const reader = useReader();
   const [isWhole, setWhole] = useState(false);
+  const { brief } = useSizing();
+  const water = brief?.ok ? brief.value.task.waters.today : null;
+  const { germTest } = useDocument().verify;
+  const germsFound = germTest?.result?.found === true;
+  // Washing out is solved by the model: once for a system in its water.
+  const facts = useMemo(
+    () => (water ? serviceFactsOf(design, water, { germsFound }) : undefined),
+    [design, water, germsFound],
+  );
   if (!visit) return null;
   const planned = serviced.filter((one) => visit.planned?.includes(one.id));
   const { faults = [] } = visit;
   if (planned.length + faults.length === 0) return null;
-  const steps = changeOutPlan(design, planned, faults);
+  const steps = changeOutPlan(design, planned, faults, facts);
   const tick = (step: ServiceStep, isDone: boolean) =>
     change(({ done = {}, begun = {}, changed = {} }) => {
       const now = stamp();
@@ -34,11 +55,12 @@ export function VisitSteps({ id, design, serviced }: Props) {
         done: isDone ? { ...rest, [step.id]: now } : rest,
         begun: isDone ? begun : othersBegun,
       };
-      if (step.code !== 'change') return next;
-      const what = serviced.find((one) => one.id === step.data.id);
-      const { [step.data.id]: before, ...others } = changed;
+      const servicedId = doneBy(step);
+      if (!servicedId) return next;
+      const what = serviced.find((one) => one.id === servicedId);
+      const { [servicedId]: before, ...others } = changed;
       const put = { part: what?.part?.name ?? '', batch: before?.batch ?? '', ...now };
-      return { ...next, changed: isDone ? { ...others, [step.data.id]: put } : others };
+      return { ...next, changed: isDone ? { ...others, [servicedId]: put } : others };
     });
   const begin = (step: ServiceStep) =>
     change(({ begun = {} }) => ({ begun: { ...begun, [step.id]: stamp().at } }));
