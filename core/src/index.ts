@@ -90,13 +90,7 @@ export {
 export * from './choose/decisions/supplySettings.ts';
 export { optionConsequences } from './choose/decisions/optionConsequences.ts';
 export { recoveryCurve, type RecoveryPoint } from './system/recoveryCurve.ts';
-export {
-  elementRecovery,
-  mostElementRecovery,
-  scalesSoon,
-  type Scaling,
-  scalingOf,
-} from './system/scaling.ts';
+export { elementRecovery, mostElementRecovery, type Scaling, scalingOf } from './system/scaling.ts';
 export { type LampIons, type LampWater, lampWaterOf } from './system/lampWater.ts';
 export { withKit } from './system/kit.ts';
 export { isHeld, unitMisfit, type UnitMisfit, withUnit } from './system/unit.ts';
@@ -328,10 +322,10 @@ export {
 } from './commission/meter/practice.ts';
 export { StandInSignal } from './commission/meter/standInSignal.ts';
 export { type MeterSample, steadyValue } from './commission/meter/steady.ts';
-export { productBand } from './commission/elementSpread.ts';
+export { productBand } from './membrane/elementSpread.ts';
 export * from './commission/certify/limitsFound.ts';
 export * from './commission/certify/certify.ts';
-export * from './commission/certify/purpose.ts';
+export * from './water/purpose.ts';
 export {
   type Comparison,
   type Verdict,

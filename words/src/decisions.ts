@@ -12,6 +12,7 @@ import { branchNames } from './parts.ts';
 /** Sentences for decisions. The core gives a code and numbers; the words, in the reader's units, are made here. */
 
 const topics: Record<Decision['topic'], string> = {
+  membrane: 'Membrane',
   regulator: 'Pressure regulator',
   'leak-stop': 'Leak stop',
   pretreatment: 'Pre-treatment',
@@ -132,6 +133,18 @@ const sentences: { [C in DecisionCode]: (d: DecisionData<C>, reader: Reader) => 
     `Behind the tank the bed sees the fast tap flow: pH ${reader.number(d.phAfter, 1)} while running, up to ${reader.number(d.standingPh, 1)} in water that stood in it overnight. ${meterSentence(d, reader)}`,
   'minerals-in-line': (d, reader) =>
     `The product is acid (pH ${reader.number(d.productPh, 1)}). A tankless unit pushes its whole flow through the bed at once, so it adds little: pH ${reader.number(d.phAfter, 1)}, up to ${reader.number(d.standingPh, 1)} in water that stood in it overnight. ${meterSentence(d, reader)}`,
+  'membrane-needed': (d, reader) =>
+    d.tdsMgL >= d.fromTdsMgL
+      ? `Dissolved solids of ${reader.say('tds', d.tdsMgL)} ask for a membrane.`
+      : 'Hardness, or what the system is bought for, asks for a membrane.',
+  'membrane-not-needed-carbon': (d, reader) =>
+    `${needlessSentence(d, reader)} Carbon alone does taste and chlorine, wastes no water and costs far less.`,
+  'membrane-not-needed-carbon-and-lamp': (d, reader) =>
+    `${needlessSentence(d, reader)} Carbon and a lamp do what is asked, and waste no water.`,
+  'membrane-not-needed-lamp': (d, reader) =>
+    `${needlessSentence(d, reader)} A lamp after clear water does what is asked, and wastes no water.`,
+  'membrane-not-needed-nothing': (d, reader) =>
+    `${needlessSentence(d, reader)} Nothing that was read or asked calls for a system.`,
   'regulator-needed': (d, reader) =>
     `${highestSentence(d, reader)} Above ${reader.say('pressure', d.highSupplyBar)} housings and fittings are at risk, and most housings end at ${reader.say('pressure', d.housingMostBar)}: fit a regulator.`,
   'regulator-two-schools': (d, reader) =>
@@ -139,11 +152,13 @@ const sentences: { [C in DecisionCode]: (d: DecisionData<C>, reader: Reader) => 
   'regulator-not-needed': (d, reader) =>
     `${highestSentence(d, reader)} That is within the ${reader.say('pressure', d.strictSupplyBar)} that both schools accept.`,
   'scaling-soften-or-accept': (d, reader) =>
-    `In the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the saturation index at the membrane’s wall is ${reader.number(d.wallLsi, 1)} with ${reader.say('hardness', d.hardnessMgL)} of hardness: ${reader.number(d.mgPerProductL, 0)} mg of calcite too much for each litre of product. The element is reckoned to last ${months(d.membraneMonths, reader)} instead of ${months(d.calendarMonths, reader)}. Soften the feed, or choose a larger restrictor, or accept an early membrane.`,
+    `${d.risk === 'high' ? 'High' : 'Raised'} risk of scale on the membrane. In the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the saturation index at its wall is ${reader.number(d.wallLsi, 1)}, with ${reader.say('hardness', d.hardnessMgL)} of hardness. ${bandSentence(d, reader)} A larger restrictor lowers the recovery and the risk. ${remedySentences(d, reader)}`,
+  'scaling-inhibited': (d, reader) =>
+    `A scale inhibitor ahead of the unit keeps the hardness (${reader.say('hardness', d.hardnessMgL)}) in solution. Refill it on time.`,
   'scaling-slow': (d, reader) =>
-    `In the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the saturation index at the membrane’s wall is ${reader.number(d.wallLsi, 1)}: some scale in time, slowed by the flow past the membrane.`,
+    `Low risk of scale. In the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the saturation index at the membrane’s wall is ${reader.number(d.wallLsi, 1)}: the usual ${months(d.calendarMonths, reader)} stay usual.`,
   'scaling-none': (d, reader) =>
-    `Even in the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the wall of the membrane stays below saturation (index ${reader.number(d.wallLsi, 1)}).`,
+    `No scale to expect: even in the warmest water (${reader.say('temperature', d.temperatureC, 0)}) the membrane’s wall stays below saturation (index ${reader.number(d.wallLsi, 1)}).`,
   'pretreatment-needed': (d) =>
     `The feed is over the limit of a membrane in ${d.over.map((key) => waterFaults[key]).join(' and ')}. No cartridge of the unit takes that out for long: treat the whole supply first (oxidation and filtration, or what the firm uses), or expect to change sediment and membrane early.`,
   'pretreatment-test-first': (d, reader) =>
@@ -209,6 +224,35 @@ const sentences: { [C in DecisionCode]: (d: DecisionData<C>, reader: Reader) => 
     'The water is not safe as it comes and there is no outlet for a lamp. Do not hand this system over for drinking without licensed treatment and a laboratory test.',
 };
 
+/** That water this soft and this thin is made no better by a membrane. */
+const needlessSentence = (
+  { tdsMgL, hardnessMgL, fromTdsMgL }: DecisionData<'membrane-needed'>,
+  reader: Reader,
+): string =>
+  `You need no membrane: dissolved solids are ${reader.say('tds', tdsMgL)}, under the ${reader.say('tds', fromTdsMgL)} where one begins to be worth it, hardness is ${reader.say('hardness', hardnessMgL)}, and nothing that you want out asks for one.`;
+
+/** How long elements last in such water: a band, never a date. */
+const bandSentence = (
+  { fromMonths, toMonths }: Pick<DecisionData<'scaling-slow'>, 'fromMonths' | 'toMonths'>,
+  reader: Reader,
+): string =>
+  `In such water membranes last ${reader.number(Math.max(Math.round(fromMonths / 3) * 3, 3), 0)} to ${months(Math.round(Math.min(toMonths, 48) / 3) * 3, reader)}; one system differs from the next by a factor of two.`;
+
+/** What would lower the risk, with its price and when it has paid for itself. */
+const remedySentences = (
+  { remedies, costOfEarly }: Pick<DecisionData<'scaling-slow'>, 'remedies' | 'costOfEarly'>,
+  reader: Reader,
+): string =>
+  [
+    ...(costOfEarly > 0.5
+      ? [`Early membranes cost about ${reader.money(costOfEarly)} in five years.`]
+      : []),
+    ...remedies.map(
+      ({ name, price, perYear, paybackYears }) =>
+        `${name}: ${reader.money(price)} and ${reader.money(perYear)} a year; ${paybackYears <= 10 ? `paid for in ${reader.number(paybackYears, 1)} years` : 'it does not pay for itself here'}.`,
+    ),
+  ].join(' ');
+
 /** Where the chosen pump works on its curve; nothing where there is none. */
 function pumpSentence(decision: Decision, reader: Reader): string {
   if (decision.topic !== 'booster' || Number.isNaN(decision.data.pumpFlowLPerH)) return '';
@@ -238,16 +282,19 @@ export const shortfallWords: Record<Shortfall, string> = {
   'needs-outlet': 'needs an outlet that is always on, and there is none',
   'needs-tank-room': 'needs room for a tank, and there is none',
   'cannot-run': 'cannot run at this pressure and strength',
-  'pump-inlet-too-low': 'too little pressure at the pump’s inlet behind used filters',
+  'pump-inlet-too-low': 'too little feed pressure for its pump',
   'unit-misfit': 'the unit does not take these parts',
   'pressure-too-high': 'more pressure than housing, vessel or element bears',
   'never-shuts-off': 'never shuts off and runs to drain',
   'too-little-water': 'too little water in the worst case',
   'tank-too-small': 'tank smaller than the largest draw',
-  'product-too-salty': 'product TDS above the target',
+  'tank-too-large': 'tank far larger than this household draws',
+  'product-too-salty': 'does not surely meet the firm’s limits for rejection and product TDS',
   'too-much-drain': 'too much water to drain',
   'recovery-too-high': 'recovery too high for its elements in warm water',
   'tap-too-slow': 'tap too slow',
+  'not-made-safe':
+    'the supply is not safe and nothing treats it: a lamp on an outlet that is always on, or another source',
   'keeps-waiting': 'keeps the household waiting too often in the worst case',
 };
 

@@ -9,7 +9,11 @@ import type { Reader } from './reader.ts';
 /** Options that stand for no part, by topic and key. */
 const plain: Partial<Record<DecisionTopic, Record<string, string>>> = {
   'leak-stop': { fit: 'Fit a leak stop', none: 'Leave it out' },
-  scaling: { accept: 'Leave the water as it is', soften: 'Soften the feed' },
+  scaling: {
+    accept: 'Leave the water as it is',
+    soften: 'Soften the feed',
+    inhibit: 'Fit a scale inhibitor',
+  },
   carbon: { block: 'Carbon block twice', catalytic: 'Catalytic carbon, then block' },
   booster: { none: 'No pump' },
   minerals: { none: 'No minerals' },

@@ -8,6 +8,7 @@ const changeWords: Record<FittingChange, string> = {
   'more-pressure':
     'more pressure ahead of the house (the supplier, a well’s switch set higher, or a pressure set)',
   'half-the-demand': 'half the demand, drawn in smaller portions',
+  'more-salt': 'a higher limit for product TDS than your firm sets',
   'more-drain': 'more water to drain than your firm allows',
 };
 

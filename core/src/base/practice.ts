@@ -10,12 +10,12 @@ export const practiceLimits = {
   /** Above this a regulator is needed, bar (80 psi). The stricter school sets 4.1 bar (60 psi) for plastic housings. */
   highSupplyBar: 5.5,
   strictSupplyBar: 4.1,
+  /** Dissolved solids from which a membrane is worth having where nothing else asks for one, mg/L. */
+  membraneFromTdsMgL: 200,
   /** Hardness from which softening is considered, mg/L as CaCO3 (7 gpg). */
   hardMgL: 120,
   /** Hardness that an ion exchanger leaves, mg/L as CaCO3. */
   softenedMgL: 8,
-  /** Saturation index at the membrane's wall from which calcite grows on an element in months, not years. */
-  soonLsi: 0.5,
   /** Polarisation at the wall that is customarily not passed: exp(0.7 Y), reached at 26 % an element. */
   mostPolarisation: 1.2,
   /** Above this water tastes of soap to some, and magnesium oxide beds overshoot. */
@@ -40,14 +40,15 @@ export const usualStrength = {
 export const wear = {
   /** Drop of a pre-filter at the end of its life over that of a new one. */
   prefilterEndFactor: 2,
-  /**
-   * Calcite above saturation that has come past an element when it is worn, g: most of it leaves with the drain water. A choice of ours,
-   * by which an index of 1.3 at the wall leaves a small household's element a season.
-   */
-  elementScaleG: 1000,
   /** Output of a lamp at the end of its life over that of a new one. */
   lampEndShare: 0.8,
 } as const;
+
+/**
+ * How soon scale is felt, held to what practice sees: `monthHours` over excess and hours a day gives months; one system differs from the
+ * next by `factor`; growth is held back by how fast ions reach the wall at `mostExcess`.
+ */
+export const scaleLaw = { monthHours: 90, factor: 2, mostExcess: 4 } as const;
 
 /** Feed limits of a membrane that a cartridge does not mend: what has to be taken out ahead of the unit. */
 export const feedLimits = {
@@ -82,6 +83,7 @@ export const rejectionGrades = { good: 0.9, marginal: 0.8 } as const;
 
 /** Customary lives by the calendar, months, at the long end for a small household. */
 export const lifeMonths = {
+  permeatePump: 72,
   sediment: 12,
   carbon: 12,
   postFilter: 12,

@@ -57,6 +57,17 @@ export interface PermeatePumpPart extends PartBase {
   kind: 'permeate-pump';
   /** Share of the tank's pressure that still reaches the membrane, 0 to 1. */
   backPressureShare: number;
+  /** Feed pressure under which its drain water no longer drives it, bar gauge; usual ones want 2. */
+  minFeedBar?: number | undefined;
+}
+/** What stands ahead of the unit against scale: it takes hardness out, or keeps it in solution. */
+export interface TreatmentPart extends PartBase {
+  kind: 'treatment';
+  method: 'softening' | 'inhibitor';
+  /** Feed that it treats between two refills, L; of softening in water of 200 mg/L as CaCO3. */
+  lastsL: number;
+  /** Price of a refill: salt, or a new cartridge. */
+  refillPrice: number;
 }
 export interface ShutoffPart extends PartBase {
   kind: 'shutoff';
@@ -203,6 +214,7 @@ export type Part =
   | RestrictorPart
   | PumpPart
   | PermeatePumpPart
+  | TreatmentPart
   | ShutoffPart
   | SolenoidPart
   | UnitPart
@@ -227,6 +239,7 @@ export const partKinds = [
   'tank',
   'pump',
   'permeate-pump',
+  'treatment',
   'restrictor',
   'shutoff',
   'solenoid',

@@ -20,7 +20,7 @@ export interface SiteChoices {
   power: boolean;
   /** Whether a tank finds a place; without one only tankless units are left. */
   tankRoom: boolean;
-  /** Unsafe water asks for a lamp. */
+  /** Unsafe water asks for a lamp, and so does who wants germs out. */
   unsafe: boolean;
   /** Of the feed; a lamp is only proposed in water that it can treat. */
   lampIons: LampIons;

@@ -36,6 +36,13 @@ describe('a judgement', () => {
 
   test.each<[string, SystemDesign, FeedWater, Partial<Requirements>]>([
     ['tank-too-small', tankDesign, sampleWater, { largestDrawL: 11 }],
+    ['not-made-safe', tankDesign, sampleWater, { needsLamp: true }],
+    [
+      'tank-too-large',
+      { ...tankDesign, tank: { ...tankDesign.tank!, volumeL: 40 } },
+      sampleWater,
+      {},
+    ],
     ['product-too-salty', tankDesign, sampleWater, { productTdsMgL: 2, productShareOfFeed: 0.001 }],
     ['too-much-drain', tankDesign, sampleWater, { mostDrainPerProductL: 0.5 }],
     ['recovery-too-high', tankDesign, sampleWater, { mostRecovery: 0.05 }],
@@ -65,6 +72,41 @@ describe('a judgement', () => {
     ['cannot-run', tankDesign, { ...sampleWater, tdsMgL: 6000, pressureBar: 2 }, {}],
   ])('finds %s', (shortfall, design, water, change) => {
     expect(judged(design, water, change).shortfalls).toContain(shortfall);
+  });
+
+  test('does not call a lamp’s system unsafe, nor a permeate pump sound on less than it is driven by', () => {
+    const lit = { ...tankDesign, lamp: samplePart('lamp') };
+    expect(judged(lit, sampleWater, { needsLamp: true }).shortfalls).not.toContain('not-made-safe');
+    const permeatePump = {
+      id: 'pp',
+      kind: 'permeate-pump' as const,
+      name: 'Lift',
+      price: 70,
+      backPressureShare: 0.15,
+    };
+    const lifted = { ...tankDesign, permeatePump };
+    const weak = { ...sampleWater, pressureBar: 2.2 };
+    expect(judged(lifted, weak).shortfalls).toContain('pump-inlet-too-low');
+    expect(judged(tankDesign, weak).shortfalls).not.toContain('pump-inlet-too-low');
+  });
+
+  test('is sound only where nine in ten elements keep both limits of the firm', () => {
+    const { permeateTdsMgL } = judged(tankDesign).today!.running;
+    const limit = permeateTdsMgL * Math.exp(1.28 * 0.3);
+    expect(judged(tankDesign, sampleWater, { productTdsMgL: limit * 1.01 }).shortfalls).toEqual([]);
+    expect(judged(tankDesign, sampleWater, { productTdsMgL: limit * 0.99 }).shortfalls).toEqual([
+      'product-too-salty',
+    ]);
+  });
+
+  test('of two pumps takes the weaker that is as sound', () => {
+    const good = judged(tankDesign);
+    const pumped = (powerW: number, fiveYearCost: number) => ({
+      ...good,
+      design: { ...tankDesign, pump: { ...samplePart('pump'), powerW } },
+      fiveYearCost,
+    });
+    expect(isBetter(pumped(28, 900), pumped(72, 100), true)).toBe(true);
   });
 
   test('five years cost more where water is dearer, by just the water used', () => {

@@ -1,5 +1,7 @@
 import { partsPrice } from '../system/slots.ts';
 import { practiceLimits } from '../base/practice.ts';
+import type { PermeatePumpPart } from '../catalogue/parts.ts';
+import { elementSpread } from '../membrane/elementSpread.ts';
 import type { Draw } from '../household/household.ts';
 import { sampleDraws } from '../household/sampledDays.ts';
 import { disappointingDays, minutesPerDay, simulateDays } from '../household/simulateDays.ts';
@@ -126,7 +128,11 @@ export function judge(
   const live = search ? liveQuickly : liveAll;
   const lived = tried && supply?.ok ? live(supply.value, tried, isSound) : null;
   const waitingDays = lived?.waitingDays ?? null;
-  if (isSound && waitingDays !== null && waitingDays > requirements.mostWaitingDays) {
+  // Without a tank nothing stands by: whoever waits there waits at every draw.
+  const mostWaiting = design.tank
+    ? requirements.mostWaitingDays
+    : Math.min(requirements.mostWaitingDays, tanklessWaitingDays);
+  if (isSound && waitingDays !== null && waitingDays > mostWaiting) {
     shortfalls.push('keeps-waiting');
   }
   const cost = ownershipCost(design, requirements, today, waters.disinfectant);
@@ -144,6 +150,9 @@ export function judge(
     fiveYearCost: price + cost.fiveYears,
   };
 }
+
+/** Share of days on which somebody may wait at a tankless unit. */
+const tanklessWaitingDays = 0.05;
 
 /** Days that designs are tried on, in the worst case; the same for every design. */
 export interface Trial {
@@ -199,12 +208,13 @@ function findShortfalls(
   { today, worst, warm }: { today: Assessment; worst: Assessment; warm: WarmRun },
   closesBetween: boolean,
 ): Shortfall[] {
-  const saltLimit = Math.max(
-    requirements.productTdsMgL,
-    requirements.productShareOfFeed * waters.today.tdsMgL,
-  );
+  const { tank, permeatePump, lamp } = design;
   const found: [Shortfall, boolean][] = [
-    ['pump-inlet-too-low', isStarved(design, waters.worst, worst.running)],
+    [
+      'pump-inlet-too-low',
+      isStarved(design, waters.worst, worst.running) ||
+        (permeatePump !== null && waters.worst.pressureBar < leastFeedBar(permeatePump)),
+    ],
     ['unit-misfit', unitMisfit(design) !== null],
     ['pressure-too-high', isOverloaded(highestPressures(design, waters.warm))],
     [
@@ -217,17 +227,43 @@ function findShortfalls(
       'too-little-water',
       worst.productionLPerDay < requirements.demandLPerDay * requirements.productionMargin,
     ],
-    ['tank-too-small', !!design.tank && worst.usableVolumeL < requirements.largestDrawL],
-    ['product-too-salty', today.productTdsMgL > saltLimit],
+    ['tank-too-small', !!tank && worst.usableVolumeL < requirements.largestDrawL],
+    ['tank-too-large', !!tank && tank.volumeL > mostTankL(requirements)],
+    ['product-too-salty', !keepsLimits(today, requirements)],
     ['too-much-drain', today.drainLPerProductL > requirements.mostDrainPerProductL],
     [
       'recovery-too-high',
       elementRecovery(design, warm.running) > mostElementRecovery(design) ||
         warm.running.recovery > requirements.mostRecovery,
     ],
+    ['not-made-safe', requirements.needsLamp === true && lamp === null],
     ['tap-too-slow', worst.tapHalfLPerMin < practiceLimits.slowestTapLPerMin],
   ];
   return found.filter(([, is]) => is).map(([shortfall]) => shortfall);
+}
+
+/** A permeate pump is driven by the drain water: under this feed pressure it stalls, bar. A default where no sheet says. */
+const leastFeedBar = ({ minFeedBar = usualPermeatePumpBar }: PermeatePumpPart): number =>
+  minFeedBar;
+const usualPermeatePumpBar = 2;
+
+/** Largest shell for a household, L: a small tank whatever they draw, else by draw and day. What is larger only makes up for pressure. */
+const mostTankL = ({ largestDrawL, demandLPerDay }: Requirements): number =>
+  Math.max(15, 6 * largestDrawL, demandLPerDay);
+
+/** How sure a proposed element has to be of keeping the firm's limits: nine in ten, as elements of a rating spread. */
+const limitsQuantile = 1.28;
+
+/**
+ * Whether both of the firm's limits are kept: by a whole tank as expected, and by nine in ten elements of this rating where a verification
+ * reads them, with nothing pressing back.
+ */
+function keepsLimits(
+  { productTdsMgL, running, water }: Assessment,
+  { productTdsMgL: mostMgL, productShareOfFeed }: Requirements,
+): boolean {
+  const unlucky = running.permeateTdsMgL * Math.exp(limitsQuantile * elementSpread.passageShare);
+  return Math.max(productTdsMgL, unlucky) <= Math.min(mostMgL, productShareOfFeed * water.tdsMgL);
 }
 
 /**

@@ -4,7 +4,7 @@ import { yearOfWater } from '../household/yearOfWater.ts';
 import type { Assessment } from '../system/assessment.ts';
 import type { Requirements } from './requirements.ts';
 import type { SystemDesign } from '../system/design.ts';
-import { scalingMonths } from '../system/scaling.ts';
+import { type ScaleRiskClass, scaleRiskOf } from '../system/scaleRisk.ts';
 
 /** What owning a design costs, in the firm's currency, and the water and power behind it. */
 export interface OwnershipCost {
@@ -18,6 +18,10 @@ export interface OwnershipCost {
   cartridges: number;
   /** How long membrane and carbon last here, months: by the calendar at the most. */
   membraneMonths: number;
+  /** How much of a risk scale is, and the band of months that it comes to. */
+  scaleRisk: ScaleRiskClass;
+  scaleFromMonths: number;
+  scaleToMonths: number;
   carbonMonths: number;
   /** The three together. */
   fiveYears: number;
@@ -34,7 +38,7 @@ const replacements = (months: number): number => Math.ceil((12 * yearsCounted) /
  */
 export function ownershipCost(
   design: SystemDesign,
-  { demandLPerDay, waterPricePerM3, powerPricePerKwh }: Requirements,
+  { demandLPerDay, waterPricePerM3, powerPricePerKwh, inhibited = false }: Requirements,
   today: Assessment,
   disinfectant: Disinfectant | null,
 ): OwnershipCost {
@@ -47,8 +51,9 @@ export function ownershipCost(
   const water = yearsCounted * waterPricePerM3 * year.streetM3;
   const power = yearsCounted * powerPricePerKwh * kwhPerYear;
   const feedLPerDay = demandLPerDay * (1 + today.drainLPerProductL);
+  const scale = scaleRiskOf(design, today, demandLPerDay);
   const lives = {
-    membraneMonths: Math.min(lifeMonths.membrane, scalingMonths(design, today, demandLPerDay)),
+    membraneMonths: Math.min(lifeMonths.membrane, inhibited ? Infinity : scale.months),
     carbonMonths: Math.min(
       lifeMonths.carbon,
       disinfectant
@@ -69,6 +74,9 @@ export function ownershipCost(
     power,
     cartridges,
     ...lives,
+    scaleRisk: inhibited && scale.risk !== 'none' ? 'low' : scale.risk,
+    scaleFromMonths: scale.fromMonths,
+    scaleToMonths: scale.toMonths,
     fiveYears: water + power + cartridges,
   };
 }
@@ -76,7 +84,7 @@ export function ownershipCost(
 type Lives = Pick<OwnershipCost, 'membraneMonths' | 'carbonMonths'>;
 
 function cartridgeCost(design: SystemDesign, { membraneMonths, carbonMonths }: Lives): number {
-  const { prefilters, membrane, elements, postFilter, mineral, lamp } = design;
+  const { prefilters, membrane, elements, postFilter, mineral, lamp, permeatePump } = design;
   const worn: [price: number, months: number][] = [
     ...prefilters.map((part): [number, number] => [
       part.price,
@@ -85,6 +93,7 @@ function cartridgeCost(design: SystemDesign, { membraneMonths, carbonMonths }: L
     [membrane.price * elements, membraneMonths],
     [postFilter?.price ?? 0, lifeMonths.postFilter],
     [mineral?.part.price ?? 0, lifeMonths.mineral],
+    [permeatePump?.price ?? 0, lifeMonths.permeatePump],
     // The lamp itself is about a third of its reactor.
     [(lamp?.price ?? 0) / 3, lifeMonths.lamp],
   ];

@@ -2,6 +2,7 @@ import { type InSteps, withoutPause } from '../base/inSteps.ts';
 import { type Part, partsOf } from '../catalogue/parts.ts';
 import { practiceLimits } from '../base/practice.ts';
 import { type LampIons, lampWaterOf } from '../system/lampWater.ts';
+import { isBranchRefused } from '../system/branchReach.ts';
 import { withKit } from '../system/kit.ts';
 import { partsPrice } from '../system/slots.ts';
 import { lampForProduct } from '../system/ultravioletLine.ts';
@@ -18,7 +19,6 @@ import { type Criteria, criteriaOf, nonDominated } from './criteria.ts';
 import { judge, type JudgedDesign, longestWait, plainShortfall, trialOf } from './judge.ts';
 import type { SizingWaters, SystemDesign } from '../system/design.ts';
 import type { Requirements, Shortfall } from './requirements.ts';
-import { scalesSoon } from '../system/scaling.ts';
 import { changed, type FittingChange, waysOpen } from './waysToFit.ts';
 import { Solutions } from '../system/solutions.ts';
 
@@ -154,7 +154,10 @@ function* searching({
   for (const family of ranked) {
     const { design, today } = family.best;
     const whole = today ? judge(design, waters, requirements, { trial, solutions }) : family.best;
-    family.best = inKit(withFittingLamp(whole, catalogue, site.lampIons), catalogue);
+    family.best = inKit(
+      withServedBranches(withFittingLamp(whole, catalogue, site, requirements)),
+      catalogue,
+    );
   }
   const lived = undominated(weighed).map((one): TradeOff => {
     const wait = longestWait(one.design, waters.worst, trial, solutions) ?? one.criteria.wait;
@@ -177,7 +180,8 @@ function* searching({
 function withFittingLamp(
   judged: JudgedDesign,
   catalogue: readonly Part[],
-  ions: LampIons,
+  { lampIons: ions }: Pick<SiteChoices, 'lampIons'>,
+  { needsLamp = false }: Pick<Requirements, 'needsLamp'>,
 ): JudgedDesign {
   const { design, worst, today } = judged;
   if (!design.lamp || !today || !worst) return judged;
@@ -189,9 +193,22 @@ function withFittingLamp(
   return {
     ...judged,
     design: { ...design, lamp },
+    shortfalls:
+      needsLamp && !lamp && !judged.shortfalls.includes('not-made-safe')
+        ? [...judged.shortfalls, 'not-made-safe']
+        : judged.shortfalls,
     price: judged.price + more,
     fiveYearCost: judged.fiveYearCost + more,
   };
+}
+
+/** A branch that would never see the pressure it wants is not laid: it is refused, and said to be. */
+function withServedBranches(judged: JudgedDesign): JudgedDesign {
+  const { design, worst } = judged;
+  const branches = design.branches.filter((branch) => !isBranchRefused(design, branch, worst));
+  return branches.length === design.branches.length
+    ? judged
+    : { ...judged, design: { ...design, branches } };
 }
 
 /** A kit changes no flow either, only what is paid. */
@@ -255,18 +272,14 @@ const faults = ({ shortfalls }: JudgedDesign): number =>
 
 const waits = ({ shortfalls }: JudgedDesign): boolean => shortfalls.includes('keeps-waiting');
 
-/** How much of two scales counts as alike. */
-const alikeScale = 1.1;
-
-/** Calcite above saturation where it comes to early scaling, mg for each L of product; else none. */
-const scale = ({ warm, today }: JudgedDesign): number =>
-  warm && today && scalesSoon(warm.scaling, today.water) ? warm.scaling.mgPerProductL : 0;
+/** Whether scale is a high risk to its elements; what is less is weighed by its cost alone. */
+const scalesHighly = ({ cost }: JudgedDesign): boolean => cost?.scaleRisk === 'high';
 
 /**
  * Fewer shortfalls first; among designs with as many, fewer elements, then more water in the worst case. Of designs that nothing speaks against, those that
  * let nobody wait come first (of two that do, the one with fewer waiting days). Then custom decides on the pump: below the customary
  * supply one is wanted, above it one that does without comes first, since a pump hums, wears and needs an outlet; and a single element
- * comes before several. Then what scales less, where either scales early; then the lower cost over five years.
+ * comes before several; of two pumps the weaker. Then what scales at less than a high risk; then the lower cost over five years.
  * @param bearsScale leaves scaling out, for a choice among a few designs that another restrictor would mend
  */
 export function isBetter(
@@ -288,9 +301,9 @@ export function isBetter(
   if (aPumped !== bPumped) return aPumped === lowSupply;
   const [aSingle, bSingle] = [a.design.elements === 1, b.design.elements === 1];
   if (aSingle !== bSingle) return aSingle;
-  if (!bearsScale) {
-    const [aScale, bScale] = [scale(a), scale(b)];
-    if (aScale > alikeScale * bScale || bScale > alikeScale * aScale) return aScale < bScale;
-  }
+  // The weakest pump that is as sound: a stronger one hums, draws and strains for nothing.
+  const [aWatts, bWatts] = [a.design.pump?.powerW ?? 0, b.design.pump?.powerW ?? 0];
+  if (a.design.tank && b.design.tank && aWatts !== bWatts) return aWatts < bWatts;
+  if (!bearsScale && scalesHighly(a) !== scalesHighly(b)) return scalesHighly(b);
   return a.fiveYearCost < b.fiveYearCost;
 }

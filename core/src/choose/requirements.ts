@@ -21,6 +21,10 @@ export interface Requirements {
   powerPricePerKwh: number;
   /** Drain water allowed per litre of product. */
   mostDrainPerProductL: number;
+  /** Whether the supply is known to carry germs, so that nothing without a lamp is fit to drink from. */
+  needsLamp?: boolean;
+  /** Whether a scale inhibitor stands ahead of the unit. */
+  inhibited?: boolean;
   /** Recovery of the running unit as a whole, however many elements; what one element bears is its catalogue's. */
   mostRecovery: number;
 }
@@ -49,10 +53,12 @@ export const shortfalls = [
   'never-shuts-off',
   'too-little-water',
   'tank-too-small',
+  'tank-too-large',
   'product-too-salty',
   'too-much-drain',
   'recovery-too-high',
   'tap-too-slow',
+  'not-made-safe',
   'keeps-waiting',
 ] as const;
 export type Shortfall = (typeof shortfalls)[number];

@@ -10,6 +10,7 @@ export const fittingChanges = [
   'more-pressure',
   'half-the-demand',
   'more-drain',
+  'more-salt',
 ] as const;
 export type FittingChange = (typeof fittingChanges)[number];
 
@@ -22,6 +23,8 @@ export interface Asked {
 
 /** Drain water for one of product, in a house where nothing else fits. */
 const drainWhereNothingFits = 15;
+/** Share of the feed's solids that is left in the product, in a house where nothing else fits. */
+const saltWhereNothingFits = 0.2;
 
 const atLeast = (water: FeedWater, bar: number): FeedWater => ({
   ...water,
@@ -52,6 +55,17 @@ const changes: Record<FittingChange, (asked: Asked) => Asked> = {
     ...asked,
     requirements: { ...requirements, mostDrainPerProductL: drainWhereNothingFits },
   }),
+  'more-salt': ({ requirements, ...asked }) => ({
+    ...asked,
+    requirements: {
+      ...requirements,
+      productTdsMgL: Math.max(
+        requirements.productTdsMgL,
+        saltWhereNothingFits * asked.waters.today.tdsMgL,
+      ),
+      productShareOfFeed: Math.max(requirements.productShareOfFeed, saltWhereNothingFits),
+    },
+  }),
 };
 
 /** Whether the house is so already. */
@@ -61,6 +75,7 @@ const isSo: Record<FittingChange, (asked: Asked) => boolean> = {
   'more-pressure': ({ waters }) => waters.worst.pressureBar >= practiceLimits.lowSupplyBar,
   'half-the-demand': () => false,
   'more-drain': () => false,
+  'more-salt': () => false,
 };
 
 /** Most changes that are asked for at once. */

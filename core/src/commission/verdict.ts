@@ -10,7 +10,7 @@ import {
   usualTestInstruments,
 } from './diagnosis/uncertainty.ts';
 import type { OperatingPoint } from '../system/point/operatingPoint.ts';
-import { elementSpread } from './elementSpread.ts';
+import { elementSpread } from '../membrane/elementSpread.ts';
 import { normalise } from './normalise.ts';
 
 /** Readings of a verification. Flows are optional: rejection needs only the meter. */

@@ -5,7 +5,7 @@ import { seededRandom } from '../household/household.ts';
 import type { SystemDesign } from '../system/design.ts';
 import { normalDeviate } from './diagnosis/takeReadings.ts';
 import { standardUncertainty, usualTestInstruments } from './diagnosis/uncertainty.ts';
-import { elementSpread, productBand } from './elementSpread.ts';
+import { elementSpread, productBand } from '../membrane/elementSpread.ts';
 import { verdict, type VerificationReadings } from './verdict.ts';
 
 const { tdsMgL, temperatureC, pressureBar } = sampleWater;

@@ -25,9 +25,8 @@ export function highestPressures(design: SystemDesign, water: FeedWater): Highes
   };
 }
 
-/** A vessel behind a pump is made for what that pump gives; one of a plain unit is a housing like the others. */
-const vesselBar = ({ pump, unit }: SystemDesign): number =>
-  unit?.vesselBar ?? (pump ? usualStrength.elementBar : usualStrength.housingBar);
+/** A vessel bears what its unit's sheet says; a loose one is a housing like the others, whatever pump stands before it. */
+const vesselBar = ({ unit }: SystemDesign): number => unit?.vesselBar ?? usualStrength.housingBar;
 
 /** Whether something would see more than it bears. */
 export const isOverloaded = (p: HighestPressures): boolean =>

@@ -155,12 +155,16 @@ export function briefOf(
     household,
     demandLPerDay: values.demand,
     largestDrawL: values.largestDraw,
+    needsLamp: needsLamp(survey),
+    inhibited: settings.inhibitor,
   };
   const highestAssumed = resolved.value.assumed.some(({ key }) => key === 'highestPressure');
   const facts: SiteFacts = {
     ...siteFacts(survey, disinfectant),
     highestSupplyBar: values.highestPressure,
     highestAssumed,
+    purposes: survey.purposes ?? [],
+    tdsRead: survey.readings.feedTds !== undefined,
   };
   return succeed({
     survey: resolved.value,
@@ -177,7 +181,7 @@ export function briefOf(
         chloramine: survey.disinfectant === 'chloramine',
         power: facts.power,
         tankRoom: survey.tankRoom !== 'no',
-        unsafe: facts.microbiology === 'unsafe',
+        unsafe: needsLamp(survey),
         lampIons: { ironMgL: facts.ironMgL, manganeseMgL: facts.manganeseMgL },
         mineral: mineralPlace(facts, waters.today, requirements.leastProductPh),
         branches: branchesOf(survey),
@@ -220,6 +224,10 @@ function mineralPlace(
 /** A source that no supplier tests. */
 export const isOwnSource = ({ source }: Survey): boolean =>
   source === 'well' || source === 'lake' || source === 'rain';
+
+/** Whether nothing without a lamp is fit to drink from: a supply known to carry germs, or bought against them. */
+const needsLamp = (survey: Survey): boolean =>
+  survey.safe === 'no' || (survey.purposes ?? []).includes('germs');
 
 /** Mains are tested by who supplies them; a source of one's own is safe only where somebody tested it. */
 export function microbiologyOf(survey: Survey): Microbiology {

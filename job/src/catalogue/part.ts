@@ -63,6 +63,14 @@ export const permeatePumpPartSchema = z.strictObject({
   ...base,
   kind: z.literal('permeate-pump'),
   backPressureShare: z.number().min(0).max(1),
+  minFeedBar: z.number().min(0).max(10).optional(),
+});
+export const treatmentPartSchema = z.strictObject({
+  ...base,
+  kind: z.literal('treatment'),
+  method: z.enum(['softening', 'inhibitor']),
+  lastsL: z.number().min(10).max(1_000_000),
+  refillPrice: z.number().min(0).max(10_000),
 });
 export const shutoffPartSchema = z.strictObject({
   ...base,
@@ -170,6 +178,7 @@ export const partSchema: z.ZodType<Part, Part> = z.discriminatedUnion('kind', [
   restrictorPartSchema,
   pumpPartSchema,
   permeatePumpPartSchema,
+  treatmentPartSchema,
   shutoffPartSchema,
   solenoidPartSchema,
   tankPartSchema,

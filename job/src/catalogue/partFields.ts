@@ -90,7 +90,15 @@ const ofKind = {
     measure('minInletBar', 'pressure', limits.supplyPressureBar),
     count('powerW', 1, 2000, { unit: 'W' }),
   ],
-  'permeate-pump': [measure('backPressureShare', 'share', { min: 0, max: 1 })],
+  'permeate-pump': [
+    measure('backPressureShare', 'share', { min: 0, max: 1 }),
+    measure('minFeedBar', 'pressure', { min: 0, max: 10 }, { optional: true }),
+  ],
+  treatment: [
+    choice('method', ['softening', 'inhibitor']),
+    measure('lastsL', 'volume', { min: 10, max: 1_000_000 }),
+    count('refillPrice', 0, 10_000),
+  ],
   shutoff: [
     choice('shutoff.kind', ['hydraulic', 'pressure-switch']),
     measure('shutoff.ratio', 'share', limits.shutoffRatio, {

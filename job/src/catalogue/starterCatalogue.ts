@@ -127,6 +127,25 @@ const pumps: Part[] = [
     powerW: 28,
   },
   {
+    id: 'heron-1',
+    kind: 'pump',
+    name: 'Heron 1 low-inlet booster pump',
+    price: 139,
+    sizeM: body(0.2, 0.1, 0.1),
+    service: { gapM: 0.015 },
+    pump: {
+      curve: [
+        { flowLPerH: 0, boostBar: 6.5 },
+        { flowLPerH: 35, boostBar: 4.4 },
+        { flowLPerH: 75, boostBar: 1.2 },
+      ],
+      bypassBar: 7,
+    },
+    cutoutBar: 2.76,
+    minInletBar: 0.2,
+    powerW: 30,
+  },
+  {
     id: 'heron-6',
     kind: 'pump',
     name: 'Heron 6 high-flow pump',
@@ -147,6 +166,28 @@ const pumps: Part[] = [
   },
 ];
 
+/** Ahead of the unit, against scale. */
+const treatments: Part[] = [
+  {
+    id: 'brine-8',
+    kind: 'treatment',
+    name: 'Brine 8 point-of-use softener',
+    price: 240,
+    method: 'softening',
+    lastsL: 1500,
+    refillPrice: 2,
+  },
+  {
+    id: 'bead-10',
+    kind: 'treatment',
+    name: 'Bead scale inhibitor cartridge in its housing',
+    price: 46,
+    method: 'inhibitor',
+    lastsL: 9000,
+    refillPrice: 19,
+  },
+];
+
 const permeatePumps: Part[] = [
   {
     id: 'otter-lift',
@@ -155,6 +196,7 @@ const permeatePumps: Part[] = [
     price: 74,
     sizeM: body(0.13, 0.09, 0.09),
     backPressureShare: 0.15,
+    minFeedBar: 2,
   },
 ];
 
@@ -470,6 +512,7 @@ export const starterCatalogue: readonly Part[] = [
   ...restrictors,
   ...pumps,
   ...permeatePumps,
+  ...treatments,
   ...tanks,
   ...units,
   ...kits,

@@ -59,6 +59,8 @@ export function proposeFor(document: JobDocument): ProposedHouse {
     requirements,
     facts,
     leakStop: settings.leakStop,
+    catalogue: task.catalogue,
+    branches: task.site.branches,
     recommendation,
   });
   const plumbing = plumbingOf(document, best.design, brief.value);

@@ -181,7 +181,10 @@ export const rules: readonly Rule[] = [
   {
     kind: 'a usual water that wears an element in a year',
     isAbsurd: ({ best, brief }) =>
-      brief.task.waters.today.hardnessMgL <= 350 && (best.cost?.membraneMonths ?? 36) < 18,
+      // A feed that is far over saturation itself is no usual water.
+      brief.task.waters.today.hardnessMgL <= 350 &&
+      (best.warm?.scaling.wallLsi ?? 0) < 1.3 &&
+      (best.cost?.membraneMonths ?? 36) < 18,
   },
   proposed('a sound system beyond the firm’s own limits', ({ best, brief }) => {
     if (!best.today || best.shortfalls.length > 0) return false;
@@ -237,9 +240,9 @@ export const rules: readonly Rule[] = [
   },
   {
     kind: 'what disinfects the mains, said of another source',
-    isAbsurd: ({ document, sentences }) =>
+    isAbsurd: ({ document, papers }) =>
       ['well', 'lake', 'rain'].includes(document.survey.source) &&
-      sentences.some((sentence) => /disinfects the mains/.test(sentence)),
+      papers.some((paper) => /disinfects the mains/.test(paper)),
   },
   {
     kind: 'a hole of no size, or drilled where nothing may be drilled',

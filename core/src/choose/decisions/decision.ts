@@ -1,8 +1,11 @@
+import type { ScaleRiskClass } from '../../system/scaleRisk.ts';
+import type { Purpose } from '../../water/purpose.ts';
 import type { BranchKind } from '../../hydraulics/branchPressure.ts';
 import type { Disinfectant } from '../../water/carbonLife.ts';
 
 /** What is decided explicitly, in the order of the water. */
 export const decisionTopics = [
+  'membrane',
   'regulator',
   'leak-stop',
   'pretreatment',
@@ -37,6 +40,16 @@ type RegulatorDecision = Decided<
     strictSupplyBar: number;
     housingMostBar: number;
   }
+>;
+
+type MembraneDecision = Decided<
+  'membrane',
+  | 'membrane-needed'
+  | 'membrane-not-needed-carbon'
+  | 'membrane-not-needed-carbon-and-lamp'
+  | 'membrane-not-needed-lamp'
+  | 'membrane-not-needed-nothing',
+  { tdsMgL: number; hardnessMgL: number; fromTdsMgL: number }
 >;
 
 type LeakStopDecision = Decided<
@@ -126,17 +139,34 @@ type RestrictorDecision = Decided<
   }
 >;
 
+/** Something ahead of the unit against scale: what it costs, and after how long it has paid for itself. */
+export interface ScaleRemedy {
+  method: 'softening' | 'inhibitor';
+  name: string;
+  price: number;
+  /** Feed between two refills, L, and what they come to in a year. */
+  lastsL: number;
+  perYear: number;
+  /** Infinity where it never does. */
+  paybackYears: number;
+}
+
 type ScalingDecision = Decided<
   'scaling',
-  'scaling-soften-or-accept' | 'scaling-slow' | 'scaling-none',
+  'scaling-soften-or-accept' | 'scaling-slow' | 'scaling-none' | 'scaling-inhibited',
   {
     hardnessMgL: number;
     wallLsi: number;
-    /** Calcite above saturation, mg for each L of product. */
-    mgPerProductL: number;
     temperatureC: number;
-    membraneMonths: number;
+    risk: ScaleRiskClass;
+    /** The band in which nine in ten elements last, months. */
+    fromMonths: number;
+    toMonths: number;
     calendarMonths: number;
+    /** What membranes worn early cost in five years. */
+    costOfEarly: number;
+    /** What would spare them, from the catalogue. */
+    remedies: readonly ScaleRemedy[];
   }
 >;
 
@@ -220,6 +250,7 @@ type RefrigeratorDecision = Decided<
 
 /** Every decision that can be come to; a word list that leaves one out does not compile. */
 export type Decision =
+  | MembraneDecision
   | RegulatorDecision
   | LeakStopDecision
   | PretreatmentDecision
@@ -273,4 +304,8 @@ export interface SiteFacts {
   turbidityNtu: number | null;
   /** Of the feed, per cm at 254 nm. */
   transmittance: number | null;
+  /** What it is bought for; empty where nobody was asked. */
+  purposes?: readonly Purpose[];
+  /** Whether dissolved solids were read; what is assumed tells nobody to do without a membrane. */
+  tdsRead?: boolean;
 }

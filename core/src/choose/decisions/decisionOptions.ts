@@ -1,4 +1,4 @@
-import { type Part, partsOf } from '../../catalogue/parts.ts';
+import { type Part, partsOf, type TreatmentPart } from '../../catalogue/parts.ts';
 import { withKit } from '../../system/kit.ts';
 import { withUnit } from '../../system/unit.ts';
 import { choosePrefilters, closerBehindPump } from '../candidates.ts';
@@ -37,7 +37,11 @@ export function decisionOptions(
     const inUse = same(next, design) && same(nextSettings, settings);
     return { key, part, design: next, settings: nextSettings, inUse };
   };
+  const treatment = (method: TreatmentPart['method']): Part | null =>
+    partsOf(catalogue, 'treatment').find((part) => part.method === method) ?? null;
   switch (topic) {
+    case 'membrane':
+      return [];
     case 'regulator':
       return [
         option('none', {}, null, { regulatorBar: null }),
@@ -51,8 +55,9 @@ export function decisionOptions(
       ];
     case 'scaling':
       return [
-        option('accept', {}, null, { softener: false }),
-        option('soften', {}, null, { softener: true }),
+        option('accept', {}, null, { softener: false, inhibitor: false }),
+        option('soften', {}, treatment('softening'), { softener: true, inhibitor: false }),
+        option('inhibit', {}, treatment('inhibitor'), { softener: false, inhibitor: true }),
       ];
     case 'carbon':
       return [false, true].map((chloramine) =>

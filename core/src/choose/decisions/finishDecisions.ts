@@ -1,12 +1,11 @@
+import { branchReach } from '../../system/branchReach.ts';
 import { practiceLimits } from '../../base/practice.ts';
-import { branchPressure } from '../../hydraulics/branchPressure.ts';
 import type { Assessment } from '../../system/assessment.ts';
 import { remineralise, standingProductPh } from '../../system/remineralise.ts';
 import type { Requirements } from '../requirements.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { mostElementRecovery } from '../../system/scaling.ts';
 import type { JudgedDesign } from '../judge.ts';
-import { tankPressure } from '../../tank/bladderTank.ts';
 import type { DecisionOn, MineralWish } from './decision.ts';
 
 /** Which minerals, where, and what they make of the product. */
@@ -116,19 +115,8 @@ export function decideRefrigerator(
   design: SystemDesign,
   worst: Assessment | null,
 ): DecisionOn<'refrigerator'> | undefined {
-  const { branches, tank, postFilter } = design;
-  const restingBar = worst?.fill
-    ? worst.fill.shutsOff
-      ? worst.fill.shutoffPressureBar
-      : worst.fill.stallPressureBar
-    : 0;
-  const temperatureC = worst?.water.temperatureC ?? 10;
-  const halfBar = tank && worst ? tankPressure(tank, worst.usableVolumeL / 2) : 0;
-  const seen = branches.map((branch) => {
-    const at = (sourceBar: number) =>
-      branchPressure(branch, postFilter?.filter, sourceBar, temperatureC);
-    return { branch, fullBar: at(restingBar), drawnBar: at(halfBar) };
-  });
+  const { branches, tank } = design;
+  const seen = branches.map((branch) => ({ branch, ...branchReach(design, branch, worst) }));
   const [first, ...others] = seen;
   if (!first) return undefined;
   const { branch, fullBar, drawnBar } = others.reduce(

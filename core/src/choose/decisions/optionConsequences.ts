@@ -14,6 +14,11 @@ export function optionConsequences(
   const trial = trialOf(requirements);
   const solutions = new Solutions();
   return options.map(({ design, settings }) =>
-    judge(design, treatedWaters(waters, settings), requirements, { trial, solutions }),
+    judge(
+      design,
+      treatedWaters(waters, settings),
+      { ...requirements, inhibited: settings.inhibitor },
+      { trial, solutions },
+    ),
   );
 }

@@ -12,7 +12,12 @@ const plain = supplySettings(5.2);
 
 describe('the settings of a supply', () => {
   test('follow the proposal, and a person’s choice before it', () => {
-    expect(plain).toEqual({ regulatorBar: null, softener: false, leakStop: true });
+    expect(plain).toEqual({
+      regulatorBar: null,
+      softener: false,
+      inhibitor: false,
+      leakStop: true,
+    });
     expect(supplySettings(7).regulatorBar).toBe(regulatorSettings.strict);
     expect(supplySettings(7, { regulator: 'none' }).regulatorBar).toBeNull();
     expect(supplySettings(5, { regulator: 'wide' }).regulatorBar).toBe(regulatorSettings.wide);

@@ -8,6 +8,8 @@ export interface SupplySettings {
   /** Pressure at which a regulator holds the supply, bar; null without one. */
   regulatorBar: number | null;
   softener: boolean;
+  /** A scale inhibitor stands ahead of the unit. */
+  inhibitor: boolean;
   leakStop: boolean;
 }
 
@@ -28,6 +30,7 @@ export function supplySettings(
     regulatorBar:
       regulator === 'strict' || regulator === 'wide' ? regulatorSettings[regulator] : null,
     softener: overruled.scaling === 'soften',
+    inhibitor: overruled.scaling === 'inhibit',
     leakStop: overruled['leak-stop'] !== 'none',
   };
 }

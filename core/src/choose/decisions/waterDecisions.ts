@@ -1,13 +1,16 @@
-import { feedLimits, lifeMonths, ultravioletLimits } from '../../base/practice.ts';
+import { type Part, partsOf } from '../../catalogue/parts.ts';
+import { feedLimits, lifeMonths, practiceLimits, ultravioletLimits } from '../../base/practice.ts';
 import { carbonLifeMonths } from '../../water/carbonLife.ts';
 import type { Assessment } from '../../system/assessment.ts';
 import { lampWaterOf } from '../../system/lampWater.ts';
 import type { JudgedDesign } from '../judge.ts';
 import type { Requirements } from '../requirements.ts';
-import { type Scaling, scalesSoon } from '../../system/scaling.ts';
+import type { Scaling } from '../../system/scaling.ts';
+import { membraneNeed } from './membraneNeed.ts';
+import type { OwnershipCost } from '../ownershipCost.ts';
 import type { FeedWater, SystemDesign } from '../../system/design.ts';
 import { productTransmittance, agedDose } from '../../ultraviolet/ultravioletDose.ts';
-import { type DecisionOn, pretreatmentKeys, type SiteFacts } from './decision.ts';
+import { type DecisionOn, pretreatmentKeys, type ScaleRemedy, type SiteFacts } from './decision.ts';
 
 /** Whether iron, manganese, hydrogen sulfide or turbidity ask for treatment ahead of the unit. */
 export function decidePretreatment(facts: SiteFacts): DecisionOn<'pretreatment'> {
@@ -74,28 +77,71 @@ export function decideCarbon(
     : decision('yes', 'carbon-by-calendar');
 }
 
-/** Whether calcite grows on the element: in the warmest water, at the wall. */
+/** What ahead of the unit would spare early membranes, and after how long it has paid for itself. */
+function remediesOf(
+  catalogue: readonly Part[],
+  feedLPerDay: number,
+  perYearSaved: number,
+): ScaleRemedy[] {
+  return partsOf(catalogue, 'treatment').map(({ method, name, price, lastsL, refillPrice }) => {
+    const perYear = ((365 * feedLPerDay) / lastsL) * refillPrice;
+    const saves = perYearSaved - perYear;
+    const paybackYears = saves > 0 ? price / saves : Infinity;
+    return { method, name, price, lastsL, perYear, paybackYears };
+  });
+}
+
+/** How much of a risk scale is to the element, as a band, and what would lower it: in the warmest water, at the wall. */
 export function decideScaling(
-  { wallLsi, mgPerProductL, ...rest }: Scaling,
+  { wallLsi }: Pick<Scaling, 'wallLsi'>,
   warm: FeedWater,
-  membraneMonths: number,
+  cost: OwnershipCost,
+  design: SystemDesign,
+  { demandLPerDay, inhibited = false }: Requirements,
+  today: Assessment,
+  catalogue: readonly Part[],
 ): DecisionOn<'scaling'> {
+  const membranes = design.membrane.price * design.elements;
+  const early = 12 / cost.membraneMonths - 12 / lifeMonths.membrane;
+  const costOfEarly = 5 * membranes * Math.max(early, 0);
+  const feedLPerDay = demandLPerDay * (1 + today.drainLPerProductL);
   const data = {
     hardnessMgL: warm.hardnessMgL,
     wallLsi,
-    mgPerProductL,
     temperatureC: warm.temperatureC,
-    membraneMonths,
+    risk: cost.scaleRisk,
+    fromMonths: cost.scaleFromMonths,
+    toMonths: cost.scaleToMonths,
     calendarMonths: lifeMonths.membrane,
+    costOfEarly,
+    remedies: remediesOf(catalogue, feedLPerDay, costOfEarly / 5),
   };
-  if (scalesSoon({ wallLsi, mgPerProductL, ...rest }, warm)) {
-    return { topic: 'scaling', choice: 'consider', code: 'scaling-soften-or-accept', data };
-  }
+  const decision = (
+    choice: DecisionOn<'scaling'>['choice'],
+    code: DecisionOn<'scaling'>['code'],
+  ): DecisionOn<'scaling'> => ({ topic: 'scaling', choice, code, data });
+  if (inhibited) return decision('yes', 'scaling-inhibited');
+  if (cost.scaleRisk === 'raised' || cost.scaleRisk === 'high')
+    return decision('consider', 'scaling-soften-or-accept');
+  return decision('no', cost.scaleRisk === 'low' ? 'scaling-slow' : 'scaling-none');
+}
+
+/** Whether anything asks for a membrane at all, and what does instead where nothing does. */
+export function decideMembrane(
+  { tdsMgL, hardnessMgL }: FeedWater,
+  facts: SiteFacts,
+): DecisionOn<'membrane'> {
+  const need = membraneNeed(
+    { tdsMgL, hardnessMgL },
+    facts,
+    facts.purposes ?? [],
+    facts.tdsRead ?? false,
+  );
   return {
-    topic: 'scaling',
-    choice: 'no',
-    code: wallLsi > 0 ? 'scaling-slow' : 'scaling-none',
-    data,
+    topic: 'membrane',
+    choice: need.needed ? 'yes' : 'no',
+    code: need.instead ? `membrane-not-needed-${need.instead}` : 'membrane-needed',
+    data: { tdsMgL, hardnessMgL, fromTdsMgL: practiceLimits.membraneFromTdsMgL },
   };
 }
 

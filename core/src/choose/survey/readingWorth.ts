@@ -2,7 +2,6 @@ import { type InSteps, withoutPause } from '../../base/inSteps.ts';
 import { householdOfDemand } from '../../household/household.ts';
 import { lowDiscrepancyPoint } from '../../base/numeric/lowDiscrepancy.ts';
 import { decideRegulator } from '../decisions/driveDecisions.ts';
-import { scalesSoon } from '../../system/scaling.ts';
 import { judge, type JudgedDesign } from '../judge.ts';
 import { isBetter } from '../recommend.ts';
 import { practiceLimits } from '../../base/practice.ts';
@@ -148,7 +147,7 @@ function tryOut(
       booster: !!best?.design.pump,
       regulator: decideRegulator(values.highestPressure).choice === 'yes',
       minerals: !!today && today.productPh < requirements.leastProductPh,
-      scaling: !!current?.warm && scalesSoon(current.warm.scaling, waters.warm),
+      scaling: current?.cost?.scaleRisk === 'raised' || current?.cost?.scaleRisk === 'high',
     },
     production: current?.worst?.productionLPerDay ?? 0,
   };

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { type CertifyRequest, certify, isKnownSafe, owedChecks } from './certify.ts';
-import { purposeIons, purposeTable, purposes } from './purpose.ts';
+import { purposeIons, purposeTable, purposes } from '../../water/purpose.ts';
 
 /** A well-kept tank system with everything checked. */
 const whole: CertifyRequest = {

@@ -1,4 +1,4 @@
-import { isPurposeIon, type Purpose, type PurposeIon, purposeIons } from './purpose.ts';
+import { isPurposeIon, type Purpose, type PurposeIon, purposeIons } from '../../water/purpose.ts';
 import { judged as judgedAt } from '../../base/practice.ts';
 
 /** What of a system decides which checks it owes. */

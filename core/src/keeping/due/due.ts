@@ -3,7 +3,7 @@ import { lifeMonths } from '../../base/practice.ts';
 import type { Assessment } from '../../system/assessment.ts';
 import type { SystemDesign } from '../../system/design.ts';
 import { remineralise } from '../../system/remineralise.ts';
-import { scalingMonths } from '../../system/scaling.ts';
+import { scaleRiskOf } from '../../system/scaleRisk.ts';
 import { carbonLifeMonths, type Disinfectant } from '../../water/carbonLife.ts';
 import { type Serviced, type ServicedKind, type ServicedSite, servicedOf } from './serviced.ts';
 
@@ -158,7 +158,7 @@ function conditionsOf(
           : [
               {
                 because: 'scaling' as const,
-                months: scalingMonths(design, assessed, demandLPerDay),
+                months: scaleRiskOf(design, assessed, demandLPerDay).months,
               },
             ]),
         ...(membraneDue.saltPassage === null

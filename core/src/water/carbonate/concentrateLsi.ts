@@ -59,39 +59,3 @@ export function concentrateLsi(
     lsi: concentratePh - saturationPh,
   });
 }
-
-/** What of a water takes part when calcite falls out of it. */
-export interface Hardening {
-  /** mg/L as CaCO3. */
-  calciumMgL: number;
-  /** mg/L as CaCO3, as bicarbonate. */
-  alkalinityMgL: number;
-  co2MgL: number;
-}
-
-/**
- * Calcite that has to fall out, mg/L, until the index is nought; 0 at or below saturation.
- * By `Ca + 2 HCO3 = CaCO3 + CO2 + H2O`, x mol takes as much calcium, twice as much bicarbonate, and leaves its carbon dioxide behind, and
- * the product of calcite goes with `Ca HCO3^2 / CO2`: the root of that over its start less `10^-LSI`. For waters under pH 9, in which
- * bicarbonate carries the alkalinity. Source: mass action.
- */
-export function calciteAboveSaturation(
-  { calciumMgL, alkalinityMgL, co2MgL }: Hardening,
-  lsi: number,
-): number {
-  if (!(lsi > 0)) return 0;
-  const calcium = calciumMgL / mgCaCO3PerMole;
-  const bicarbonate = alkalinityMgL / mgCaCO3PerEquivalent;
-  const co2 = co2MgL / mgCO2PerMole;
-  const target = 10 ** -lsi;
-  const product = (x: number) =>
-    ((1 - x / calcium) * (1 - (2 * x) / bicarbonate) ** 2 * co2) / (co2 + x);
-  // It falls all the way, from 1 to nothing where the scarcer of the two is used up.
-  let [low, high] = [0, Math.min(calcium, bicarbonate / 2)];
-  for (let halving = 0; halving < 30; halving += 1) {
-    const middle = (low + high) / 2;
-    if (product(middle) > target) low = middle;
-    else high = middle;
-  }
-  return ((low + high) / 2) * mgCaCO3PerMole;
-}

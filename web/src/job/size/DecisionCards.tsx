@@ -32,6 +32,10 @@ const alarming = new Set([
   'shut-off-never-closes',
   'lamp-needs-outlet',
   'lamp-left-out',
+  'membrane-not-needed-carbon',
+  'membrane-not-needed-carbon-and-lamp',
+  'membrane-not-needed-lamp',
+  'membrane-not-needed-nothing',
   'refrigerator-too-weak',
 ]);
 
@@ -67,6 +71,8 @@ const decisionsOn = remembered(
       requirements,
       facts,
       leakStop: settings.leakStop,
+      catalogue: task.catalogue,
+      branches: task.site.branches,
       recommendation,
     }),
 );
