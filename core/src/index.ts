@@ -153,6 +153,7 @@ export {
   toolsOf,
   type WorkCode,
   type WorkData,
+  type StepRemark,
   type WorkStep,
 } from './plumbing/order/workStep.ts';
 export { needsPower, workOrder } from './plumbing/order/workOrder.ts';

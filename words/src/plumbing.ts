@@ -1,3 +1,5 @@
+import { leastFromDischargeMm, type StepRemark } from '@katharos/core';
+import type { Reader } from './reader.ts';
 import type {
   Counter,
   DrainHole,
@@ -39,9 +41,28 @@ export const drainWayWords: Record<DrainHole['way'], string> = {
   standpipe: 'Stand-pipe or floor drain',
 };
 
+/** How far a drain hole keeps from what is pushed into the pipe. */
+const awayWords = (
+  reader: Reader,
+): Pick<Record<DrainRemark, string>, 'away-from-disposal' | 'away-from-dishwasher'> => {
+  const distance = reader.millimetres(leastFromDischargeMm);
+  return {
+    'away-from-disposal': `At least ${distance} from a disposal’s discharge, and never downstream of it.`,
+    'away-from-dishwasher': `At least ${distance} from where a dishwasher pushes in.`,
+  };
+};
+
+/** All that is remarked of feed, drain and tap, by its code. */
+export const remarkWords = (reader: Reader): Record<StepRemark, string> => ({
+  ...feedRemarkWords,
+  ...drainRemarkWords,
+  ...tapRemarkWords,
+  ...awayWords(reader),
+});
+
 export const drainRemarkWords: Record<DrainRemark, string> = {
-  'away-from-disposal': 'Away from a disposal’s discharge, never downstream of its push.',
-  'away-from-dishwasher': 'Away from where the dishwasher comes in.',
+  'away-from-disposal': 'Away from a disposal’s discharge, and never downstream of it.',
+  'away-from-dishwasher': 'Away from where a dishwasher pushes in.',
   'sewer-gas': 'Behind the trap its water no longer seals the sewer off.',
   'angled-up': 'The hole is angled up, so that waste does not run into the line.',
   'near-the-top': 'Near the top of a horizontal pipe waste does not stand on it.',

@@ -127,10 +127,14 @@ export function limitSentence({ of, limit, kept }: LimitFound, reader: Reader): 
 }
 
 /** The verdict in sentences: the grade, then how it stands to what this system should do today. */
-export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
+export function verdictSentences(
+  verdict: Verdict,
+  reader: Reader,
+  forWhom: 'installer' | 'household' = 'installer',
+): string[] {
   const { rejection, productTds } = verdict;
   const sentences = [
-    `Rejection is ${reader.percent(rejection.measured, 1)}. Expected in this water: ${bandOf(rejection, { most: 1, say: (share) => reader.number(share * 100, 1) })} %, that is ${bandOf(productTds, { say: (mgL) => reader.number(mgL, 0) })} ${reader.apart('tds', 0).symbol} of product TDS.`,
+    `Rejection is ${reader.percent(rejection.measured, 1)}. Expected in this water: ${bandOf(rejection, { most: 1, say: (share) => reader.number(share * 100, 1) })} %, ${productBandSentence(productTds, reader)}`,
   ];
   if (verdict.asExpected) {
     sentences.push(
@@ -145,11 +149,28 @@ export function verdictSentences(verdict: Verdict, reader: Reader): string[] {
     ['product', verdict.productFlow],
     ['drain', verdict.drainFlow],
   ] as const) {
-    if (comparison && Math.abs(comparison.sigmas) > 2)
-      sentences.push(flowSentence(name, comparison, reader));
+    if (comparison && Math.abs(comparison.sigmas) > worthARemark)
+      sentences.push(flowSentence(name, comparison, forWhom, reader));
   }
   return sentences;
 }
+
+/** A flow is remarked on from this many standard uncertainties: of sound systems one in four hundred. */
+const worthARemark = 3;
+
+/** A meter of dissolved solids tells no less than this, mg/L. */
+const meterTellsMgL = 1.5;
+
+/** What the meter should show of the product; what it cannot tell is not given digits. */
+const productBandSentence = (product: Comparison, reader: Reader): string => {
+  const { symbol } = reader.apart('tds', 0);
+  if (product.expected + product.band < meterTellsMgL)
+    return 'and product TDS below what this meter can tell.';
+  const band = bandOf(product, { say: (mgL) => reader.number(mgL, 0) });
+  return product.expected <= product.band
+    ? `and product TDS up to ${reader.number(product.expected + product.band, 0)} ${symbol}.`
+    : `and product TDS of ${band} ${symbol}.`;
+};
 
 /** "91.0 to 95.2": from the least to the most that is expected, never less than nothing. */
 const bandOf = (
@@ -160,7 +181,13 @@ const bandOf = (
   return low === high ? low! : `${low} to ${high}`;
 };
 
-function flowSentence(name: 'product' | 'drain', flow: Comparison, reader: Reader): string {
+/** A flow outside of its band; what to look at is for whoever can. */
+function flowSentence(
+  name: 'product' | 'drain',
+  flow: Comparison,
+  forWhom: 'installer' | 'household',
+  reader: Reader,
+): string {
   const side = flow.sigmas > 0 ? 'above' : 'below';
   const look: Record<typeof name, Record<typeof side, string>> = {
     product: {
@@ -172,7 +199,8 @@ function flowSentence(name: 'product' | 'drain', flow: Comparison, reader: Reade
       below: 'Is the restrictor blocked or the drain tube pinched?',
     },
   };
-  return `The ${name} flow of ${reader.say('flow', flow.measured)} lies ${side} the expected ${reader.say('flow', flow.expected)} ± ${reader.say('flow', flow.band)}. ${look[name][side]}`;
+  const said = `The ${name} flow of ${reader.say('flow', flow.measured)} is ${side} the expected ${reader.say('flow', flow.expected)} ± ${reader.say('flow', flow.band)}.`;
+  return forWhom === 'installer' ? `${said} ${look[name][side]}` : said;
 }
 
 /** What a meter cannot see; stands on every certificate. */

@@ -1,7 +1,7 @@
 import type { BranchKind, PartsLine, TubeEnd, WorkCode, WorkData, WorkStep } from '@katharos/core';
 import type { Reader } from './reader.ts';
 import { placeName } from './parts.ts';
-import { saddlePlaceWords } from './plumbing.ts';
+import { remarkWords, saddlePlaceWords } from './plumbing.ts';
 
 /** A step in words: what it is called, what to do, and what proves it done. */
 export interface WorkWords {
@@ -189,10 +189,16 @@ const writers: Writers = {
     instruction: `${reader.millimetres(d.holeMm)} through the panel, low and near the back; a bush in it.`,
     proof: 'The tube slides through without an edge.',
   }),
+  'use-passage': (d, reader) => ({
+    title:
+      d.passage === 'panel' ? 'Opening to the next cupboard' : `Opening through the ${d.passage}`,
+    instruction: `Nothing may be drilled here. Lead ${d.lines === 1 ? 'the line' : `the ${d.lines} lines`} through an opening that is there, at least ${reader.millimetres(d.holeMm)} for each. Is there none, stop: what stands on its other side cannot stand there.`,
+    proof: 'Every line passes without an edge, and nothing was drilled.',
+  }),
   'drill-drain': (d, reader) => ({
     title: `Drill the drain, ${reader.millimetres(d.holeMm)}`,
     instruction:
-      `${saddlePlaceWords[d.place] ?? ''}, ${reader.millimetres(d.centreMm)} down the straight part.`.replace(
+      `${saddlePlaceWords[d.place] ?? ''}, ${d.level ? `in the upper half of the level pipe, angled up so that waste does not run in and the water is not heard; ${reader.millimetres(d.centreMm)} along the straight part from its start.` : `${reader.millimetres(d.centreMm)} down the straight part.`}`.replace(
         /^./,
         (c) => c.toUpperCase(),
       ),
@@ -304,7 +310,9 @@ const writers: Writers = {
 export function workWords(step: WorkStep, reader: Reader): WorkWords {
   // Code and data of a step belong together; indexed by the code the compiler no longer sees it.
   const write = writers[step.code] as (d: WorkStep['data'], reader: Reader) => WorkWords;
-  return write(step.data, reader);
+  const words = write(step.data, reader);
+  const remarks = step.remarks.map((remark) => remarkWords(reader)[remark]);
+  return { ...words, instruction: [words.instruction, ...remarks].filter(Boolean).join(' ') };
 }
 
 /** What a step takes with it, in words; a part that the list does not name keeps its key. */

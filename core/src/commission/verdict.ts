@@ -10,7 +10,7 @@ import {
   usualTestInstruments,
 } from './diagnosis/uncertainty.ts';
 import type { OperatingPoint } from '../system/point/operatingPoint.ts';
-import { elementSpread } from '../membrane/elementSpread.ts';
+import { elementSpread, restrictorSpread } from '../membrane/elementSpread.ts';
 import { normalise } from './normalise.ts';
 
 /** Readings of a verification. Flows are optional: rejection needs only the meter. */
@@ -53,7 +53,7 @@ const meterUncertainty = (tdsMgL: number, instruments: TestInstruments): number 
 
 /**
  * Compares readings with what the system should do in this very water.
- * The band is that of systems sampled from each instrument's and the element's own spread, all at once: near the osmotic pressure, and
+ * The band is that of systems sampled from each instrument's, the element's and the restrictor's own spread, all at once: near the osmotic pressure, and
  * where a shift to one side does more than to the other, differences of one side at a time would not do.
  * Errors: 'out-of-range' with the reading; those of the operating point, if the system could not run at these readings.
  */
@@ -229,6 +229,18 @@ const noSpread: Compared = {
   recovery: 0,
 };
 
+/** The same design with a restrictor that passes more or less than its size says. */
+const withRestrictor = (design: SystemDesign, share: number): SystemDesign => ({
+  ...design,
+  restrictor: {
+    ...design.restrictor,
+    restrictor: {
+      ...design.restrictor.restrictor,
+      flowMlMin: design.restrictor.restrictor.flowMlMin * share,
+    },
+  },
+});
+
 /** Systems that are computed for a band: its width is then good to a tenth. */
 const samples = 48;
 
@@ -250,15 +262,11 @@ function spreadOfModel(
   const squares = { ...noSpread };
   let counted = 0;
   for (let i = 0; i < samples; i += 1) {
-    const [tds, degrees, bar, flow, passage] = lowDiscrepancyPoint(5, i).map(normalQuantile) as [
-      number,
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [tds, degrees, bar, flow, passage, drain] = lowDiscrepancyPoint(6, i).map(
+      normalQuantile,
+    ) as [number, number, number, number, number, number];
     const shifted = expectedReadings(
-      design,
+      withRestrictor(design, Math.exp(drain * restrictorSpread)),
       {
         tdsMgL: water.tdsMgL + tds * meterMgL,
         temperatureC: water.temperatureC + degrees * instruments.thermometerC,

@@ -1,5 +1,7 @@
 /** How elements of a rating differ at the factory, as standard deviations: share of rated flow and of rated salt passage. */
 export const elementSpread = { flowShare: 0.15, passageShare: 0.3 } as const;
+/** How restrictors of one size differ, as a standard deviation of their share of flow. */
+export const restrictorSpread = 0.08;
 
 /** Standard deviations that hold nine in ten. */
 const nineInTen = 1.645;

@@ -154,9 +154,14 @@ export function plumbing(task: PlumbingTask): Plumbing {
   };
 }
 
-/** A tap whose body holds the gap is bought for it; a person may still end the line elsewhere. */
+/**
+ * A tap whose body holds the gap is bought for it; a person may still end the line elsewhere. Where nothing may be drilled only what needs
+ * no hole is left, whoever chose.
+ */
 const drainWay = ({ system, site, chosen }: PlumbingTask): DrainWay =>
-  chosen.drain?.way ?? (system.tap.airGap ? 'air-gap-tap' : usualDrainWay(site));
+  site.drilling === 'no'
+    ? 'standpipe'
+    : (chosen.drain?.way ?? (system.tap.airGap ? 'air-gap-tap' : usualDrainWay(site)));
 
 /** Size of the tube that ends at the waste; hole and saddle pass it. */
 function drainTube({ system, chosen }: PlumbingTask, joints: Joints): TubeSize {

@@ -85,7 +85,7 @@ export const optionsOf = (overruled: JobDocument['size']['overruled']): Overrule
   Object.fromEntries(Object.entries(overruled).map(([topic, { option }]) => [topic, option]));
 
 /** Residuals taken where a kind is known but its strength was not read, mg/L: what mains usually carry. Defaults. */
-const usualResidualMgL = { chlorine: 0.5, chloramine: 2 } as const;
+export const usualResidualMgL = { chlorine: 0.5, chloramine: 2 } as const;
 
 /**
  * Where each branch is measured, and what it usually asks for while it draws. Defaults; the plate says, and what was read off it

@@ -7,6 +7,7 @@ import {
   type Given,
   type Hint,
   type InstrumentKind,
+  isDisinfectantPossible,
   isUltravioletLine,
   type ReadingCode,
   readingExists,
@@ -21,7 +22,8 @@ import {
 import type { JobDocument } from '../document/job.ts';
 import { isFlushed } from '../document/flushRecord.ts';
 import type { FirmSettings } from '../fields/firmSettings.ts';
-import { optionsOf, watersOf } from './brief.ts';
+import { optionsOf, usualResidualMgL, watersOf } from './brief.ts';
+import { supplyOf } from './certification.ts';
 import type { Reading } from '../document/reading.ts';
 import { timedFills } from './fills.ts';
 import { type TestLook, verifyFields, type VerifyKey } from '../fields/fields.ts';
@@ -120,6 +122,17 @@ export const testInstrumentsFor = (verify: Verify): TestInstruments => ({
 /** What has to be read before a cause can be looked for at all. */
 export const examinedFrom: readonly ReadingCode[] = ['feedTdsMgL', 'productTdsMgL'];
 
+/**
+ * What the carbon has to take out, mg/L, as total chlorine: as it was read, else what such a supply usually carries. Nobody read is not
+ * none: spent carbon is weighed wherever a disinfectant is possible.
+ */
+function residualOf(survey: JobDocument['survey']): number {
+  if (!isDisinfectantPossible(supplyOf(survey))) return 0;
+  const { disinfectant } = survey.details;
+  if (disinfectant) return toCore('concentration', disinfectant);
+  return usualResidualMgL[survey.disinfectant === 'chloramine' ? 'chloramine' : 'chlorine'];
+}
+
 /** A job's system as it can be tested, in the water of its survey; undefined without a membrane, or while the survey contradicts itself. */
 export function testedOf({
   survey,
@@ -129,10 +142,9 @@ export function testedOf({
   if (!system || isUltravioletLine(system.design)) return undefined;
   const waters = watersOf(survey, optionsOf(size.overruled));
   if (!waters.ok) return undefined;
-  const { disinfectant } = survey.details;
-  const chlorineMgL =
-    survey.disinfectant === 'chlorine' && disinfectant ? toCore('concentration', disinfectant) : 0;
-  return testedSystemOf(system.design, waters.value.today, { chlorineMgL });
+  return testedSystemOf(system.design, waters.value.today, {
+    chlorineMgL: residualOf(survey),
+  });
 }
 
 /** What was noticed and not measured: complaints of the household, and what was seen while flushing and is not mended. */
@@ -175,6 +187,21 @@ function askedOf({ verify, flush }: Pick<JobDocument, 'verify' | 'flush'>): Faul
   ];
 }
 
+/**
+ * The chlorine behind the carbon as total chlorine, where that was read; a strip of free chlorine tells nothing where chloramine may be
+ * in the supply.
+ */
+function withTotalChlorine(
+  given: readonly Given[],
+  { survey, verify }: Pick<JobDocument, 'survey' | 'verify'>,
+): Given[] {
+  const total = verify.noted?.totalChlorine;
+  const code = readingOfKey.chlorineAfterCarbon;
+  const others = given.filter((one) => one.code !== code);
+  if (total) return [...others, { code, seen: toCore('concentration', total) }];
+  return survey.disinfectant === 'chlorine' ? [...given] : others;
+}
+
 /** A job's verification as a question to the diagnosis; undefined while too little was read. */
 export function examinationOf(
   document: Pick<JobDocument, 'survey' | 'size' | 'system' | 'verify' | 'flush'>,
@@ -190,7 +217,9 @@ export function examinationOf(
     samplePoint: verify.samplePoint,
     instruments: testInstrumentsFor(verify),
     // What was read before the system was changed, of parts that it has no more, tells nothing.
-    given: [...given, ...fillOfFlush(document)].filter(({ code }) => readingExists(code, system)),
+    given: [...withTotalChlorine(given, document), ...fillOfFlush(document)].filter(({ code }) =>
+      readingExists(code, system),
+    ),
     hints: hintsOf(document),
     asked: askedOf(document),
     weights: weightsOf(odds),

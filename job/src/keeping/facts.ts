@@ -1,7 +1,6 @@
 import { dayOf, flushTimes, type Serviced, type ServicedKind, toCore } from '@katharos/core';
 import type { Reading } from '../document/reading.ts';
 import { type VisitSign, visitSigns } from '../document/visits.ts';
-import { verifyFields } from '../fields/fields.ts';
 import { dateOfInstant, type Installed, visitsInOrder } from './installed.ts';
 
 /** What visits tell of single things: changed, found spent, counted. */
@@ -23,12 +22,13 @@ export function foundSpentOf(
     const kinds = new Set<ServicedKind>(
       visitSigns.filter((sign) => seen[sign]).map((sign) => spentBy[sign]),
     );
-    const chlorine = readings.chlorineAfterCarbon;
-    const isThrough =
-      chlorine &&
-      !chlorine.below &&
-      !chlorine.simulated &&
-      toCore(verifyFields.chlorineAfterCarbon.dimension, chlorine) >= flushTimes.stripMgL;
+    const isThrough = [readings.totalChlorine, readings.chlorineAfterCarbon].some(
+      (chlorine) =>
+        chlorine &&
+        !chlorine.below &&
+        !chlorine.simulated &&
+        toCore('concentration', chlorine) >= flushTimes.stripMgL,
+    );
     if (isThrough) kinds.add('carbon');
     for (const { id, kind } of serviced) {
       if (id in changed) delete found[id];

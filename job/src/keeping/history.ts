@@ -38,7 +38,12 @@ const figures = {
 /** What a visit is asked for, for the membrane. */
 export const visitKeys = Object.keys(figures) as (keyof typeof figures)[];
 /** What it is asked for besides, each for something that is due by it. */
-export const conditionKeys = ['staticPressure', 'chlorineAfterCarbon', 'productCounter'] as const;
+export const conditionKeys = [
+  'staticPressure',
+  'totalChlorine',
+  'chlorineAfterCarbon',
+  'productCounter',
+] as const;
 
 /** What was read on a day in the core's units; nothing where nothing was, or it was practice. */
 function readOn(

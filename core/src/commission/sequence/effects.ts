@@ -47,6 +47,7 @@ export const workEffects: Record<WorkCode, Effect> = {
   'fit-standpipe': {},
   'drill-through': {},
   'drill-panel': {},
+  'use-passage': {},
   'hang-unit': { needs: { membrane: 'out' } },
   'stand-unit': { needs: { power: 'unplugged' } },
   'join-bank': {},

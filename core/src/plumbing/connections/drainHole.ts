@@ -53,7 +53,7 @@ const wallMm = 3;
 const saddleMm = 55;
 
 /** A disposal or dishwasher that comes in nearer than this pushes its water into the drain line, mm. Default. */
-const leastFromDischargeMm = 100;
+export const leastFromDischargeMm = 100;
 
 /**
  * How far along the straight part the hole's centre lies, mm. On a tailpiece half a saddle above its lower end; on a level run in the
@@ -64,7 +64,7 @@ const centreOf = (straightMm: number, horizontal: boolean, pushed: boolean): num
 
 /** Where the line ends if nobody chose: where nothing may be drilled it still has to end, over a stand-pipe or a floor drain. */
 export const usualDrainWay = ({ airGap, drilling }: PlumbingSite): DrainWay =>
-  airGap ? 'air-gap-tap' : drilling === 'no' ? 'standpipe' : 'saddle';
+  drilling === 'no' ? 'standpipe' : airGap ? 'air-gap-tap' : 'saddle';
 
 /**
  * Where the drain hole goes and how. On the sink side of the trap, so that its water seals the sewer off; low on a vertical tailpiece,
@@ -76,8 +76,8 @@ export function drainHole(
   site: PlumbingSite,
   {
     place = 'before-trap',
-    way = usualDrainWay(site),
-    tube = way === 'air-gap-tap' ? '3/8"' : '1/4"',
+    way: wanted = usualDrainWay(site),
+    tube = wanted === 'air-gap-tap' ? '3/8"' : '1/4"',
     lengthMm = null,
   }: {
     place?: SaddlePlace;
@@ -86,6 +86,8 @@ export function drainHole(
     lengthMm?: number | null;
   } = {},
 ): DrainHole {
+  // Where nothing may be drilled it ends over a pipe, whatever was wanted.
+  const way = site.drilling === 'no' ? 'standpipe' : wanted;
   const pipeMm = site.drainPipeM === null ? usualPipeMm : site.drainPipeM * 1000;
   const horizontal = site.drainRun === 'horizontal';
   const boreMm = pipeMm - 2 * wallMm;

@@ -37,10 +37,15 @@ const fitting: Record<NonNullable<PlumbingSite['supply']>, FeedConnection[]> = {
  * Source: practice of the trade; rules of the place come first.
  */
 export function chooseFeed(
-  { supply }: Pick<PlumbingSite, 'supply'>,
+  {
+    supply,
+    drilling = null,
+  }: Pick<PlumbingSite, 'supply'> & Partial<Pick<PlumbingSite, 'drilling'>>,
   wanted?: FeedConnection,
 ): FeedChoice {
-  const possible = supply === null ? [...feedConnections] : fitting[supply];
+  const fits = supply === null ? feedConnections : fitting[supply];
+  // A saddle pierces: no way where nothing may be drilled.
+  const possible = fits.filter((way) => way !== 'saddle' || drilling !== 'no');
   const way = wanted && possible.includes(wanted) ? wanted : possible[0]!;
   const remarks: FeedRemark[] = [];
   if (supply === null) remarks.push('supply-not-seen');

@@ -1,5 +1,5 @@
 import type { WorkFacts } from './workFacts.ts';
-import type { Caution, StepDraft, StepDraftOf, StepPart, Tool } from './workStep.ts';
+import type { Caution, StepDraft, StepDraftOf, StepPart, StepRemark, Tool } from './workStep.ts';
 import { isHeld } from '../../system/unit.ts';
 import { sizedPart } from './sizedPart.ts';
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
@@ -75,6 +75,23 @@ type FeedCode = 'feed-valve-adapter' | 'feed-hose-adapter' | 'feed-three-way' | 
 
 const gasketed: Caution[] = ['no-tape-on-gaskets', 'do-not-overtighten'];
 
+/** Remarks that a caution or the step's own words tell already. */
+const toldOtherwise: ReadonlySet<StepRemark> = new Set<StepRemark>([
+  'mixer-hot-side',
+  'drill-plastic-first',
+  'one-wall-only',
+  'sewer-gas',
+  'near-the-top',
+  'angled-up',
+  'air-break',
+]);
+/** What is said where the saddle is fitted, and not where its hole is drilled. */
+const ofSaddle: ReadonlySet<StepRemark> = new Set<StepRemark>([
+  'do-not-crush',
+  'gap-needs-two-hoses',
+  'saddle-too-small',
+]);
+
 function feedStep({ way, thread, remarks }: WorkFacts['feed']): StepDraft {
   const plastic = remarks.includes('drill-plastic-first');
   const ways: Record<
@@ -119,6 +136,7 @@ function feedStep({ way, thread, remarks }: WorkFacts['feed']): StepDraft {
     id: 'feed',
     after: ['relieve-pressure'],
     tools: plastic ? [...tools, 'drill', 'bit-plastic'] : tools,
+    remarks: remarks.filter((remark) => !toldOtherwise.has(remark)),
     data: { thread: thread ?? '', plastic: plastic ? 1 : 0 },
   };
 }
@@ -139,13 +157,15 @@ export function drainSteps({ drain }: WorkFacts): StepDraft[] {
   }
   const { holeMm, insertMm, centreMm, place, deviation } = drain;
   const gap = drain.way === 'air-gap-tap';
+  const told = drain.remarks.filter((remark) => !toldOtherwise.has(remark));
   return [
     {
       code: 'drill-drain',
       after: ['lay-out', 'ask-permission'],
       tools: ['drill', 'bit-drain', 'safety-glasses', 'tape-measure'],
       cautions: deviation ? ['one-wall', 'eyes', 'sewer-gas'] : ['one-wall', 'eyes'],
-      data: { holeMm, centreMm, place },
+      remarks: told.filter((remark) => !ofSaddle.has(remark)),
+      data: { holeMm, centreMm, place, ...(drain.angleDeg === null ? {} : { level: 1 as const }) },
     },
     {
       code: 'fit-saddle',
@@ -154,6 +174,7 @@ export function drainSteps({ drain }: WorkFacts): StepDraft[] {
       tools: ['screwdriver'],
       parts: [drain.tube === '3/8"' ? 'drain-saddle-wide' : 'drain-saddle'],
       cautions: ['screws-evenly', 'no-insert-in-drain'],
+      remarks: told.filter((remark) => ofSaddle.has(remark)),
       data: { insertMm, gap: gap ? 1 : 0 },
     },
   ];

@@ -308,3 +308,48 @@ describe('what is particular', () => {
     expect(regulated['label-tubes']).not.toBe(plain['label-tubes']);
   });
 });
+
+describe('what the site asks for stands in the step it belongs to', () => {
+  const stepsAt = (site: Partial<typeof seen>, change: Parameters<typeof factsOf>[1] = {}) =>
+    workOrder(factsOf(tankDesign, { ...change, site: { ...seen, ...site } }));
+  const remarksOf = (steps: ReturnType<typeof stepsAt>, code: string) =>
+    steps.find((step) => step.code === code)?.remarks ?? [];
+
+  test('the distance to disposal and dishwasher in the drilling, and none where there is neither', () => {
+    const drilled = stepsAt({ disposal: true, dishwasher: true });
+    expect(remarksOf(drilled, 'drill-drain')).toEqual(
+      expect.arrayContaining(['away-from-disposal', 'away-from-dishwasher']),
+    );
+    const calm = stepsAt({ disposal: false, dishwasher: false });
+    expect(remarksOf(calm, 'drill-drain')).not.toContain('away-from-disposal');
+  });
+
+  test('a level pipe is drilled as a level pipe', () => {
+    const level = stepsAt({ drainRun: 'horizontal' }).find(({ code }) => code === 'drill-drain')!;
+    expect(level.data).toMatchObject({ level: 1 });
+    const upright = stepsAt({ drainRun: 'vertical' }).find(({ code }) => code === 'drill-drain')!;
+    expect(upright.data).not.toHaveProperty('level');
+  });
+
+  test('stone is drilled wet and without a hammer', () => {
+    expect(remarksOf(stepsAt({ counter: 'granite', holeThere: false }), 'drill-tap-hole')).toEqual(
+      expect.arrayContaining(['wet-and-slow', 'no-hammer']),
+    );
+  });
+
+  test.each(archetypes)(
+    'where nothing may be drilled no step drills: %s',
+    (_name, system, change) => {
+      const site = { ...seen, ...change.site, drilling: 'no' as const, airGap: true };
+      const codes = workOrder(factsOf(system, { ...change, site })).map(({ code }) => code);
+      expect(codes.filter((code) => code.startsWith('drill'))).toEqual([]);
+      expect(codes).not.toContain('feed-saddle');
+    },
+  );
+
+  test('a remark is no part of what was done: it asks nobody to do it again', () => {
+    const [calm, pushed] = [stepsAt({ disposal: false }), stepsAt({ disposal: true })];
+    const mark = (steps: typeof calm) => steps.find(({ code }) => code === 'fit-saddle')!.mark;
+    expect(mark(calm)).toBe(mark(pushed));
+  });
+});

@@ -1,6 +1,6 @@
 import { isUltravioletLine } from '../../system/ultravioletLine.ts';
 import type { WorkFacts } from './workFacts.ts';
-import type { Caution, StepDraft, Tool } from './workStep.ts';
+import type { Caution, StepDraft, StepRemark, Tool } from './workStep.ts';
 
 /** Steps at the counter, or where a dispenser stands. */
 export function tapSteps(facts: WorkFacts): StepDraft[] {
@@ -48,7 +48,8 @@ export function tapSteps(facts: WorkFacts): StepDraft[] {
     tools: code === 'mount-on-bracket' ? ['screwdriver'] : ['basin-spanner'],
     parts: code === 'mount-on-bracket' ? [system.tap.id, 'tap-bracket'] : [system.tap.id],
     cautions,
-    data: { holeMm: tap.holeMm },
+    // In a hole that is there it stands in one of its own size.
+    data: { holeMm: tap.holeMm || system.tap.holeMm },
   });
   if (system.tap.powered)
     steps.push({ code: 'pass-cables', after: ['tap'], cautions: ['dry-hands'] });
@@ -68,7 +69,24 @@ function mounting({ system, drain, tap }: WorkFacts): {
   return { code: gap ? 'mount-air-gap-tap' : 'mount-tap', cautions };
 }
 
-function drilling({ tool, holeMm, rpm, minutes, pilotMm, counter }: WorkFacts['tap']): StepDraft {
+/** What the drilling itself is told; the rest stands in its words, its cautions or a step before it. */
+const whileDrilling: ReadonlySet<StepRemark> = new Set<StepRemark>([
+  'wet-and-slow',
+  'no-hammer',
+  'seal-the-edge',
+  'from-below',
+  'nothing-below',
+]);
+
+function drilling({
+  tool,
+  holeMm,
+  rpm,
+  minutes,
+  pilotMm,
+  counter,
+  remarks,
+}: WorkFacts['tap']): StepDraft {
   const tools: Tool[] = ['drill', 'safety-glasses', 'marker'];
   if (tool === 'step-drill') tools.push('bit-pilot', 'step-drill');
   if (tool === 'wood-bit') tools.push('bit-pilot', 'wood-bit', 'sealant');
@@ -79,6 +97,7 @@ function drilling({ tool, holeMm, rpm, minutes, pilotMm, counter }: WorkFacts['t
     after: ['prove-spout', 'ask-permission'],
     tools,
     cautions: tool === 'diamond-core' ? ['eyes', 'stone-dust'] : ['eyes'],
+    remarks: remarks.filter((remark) => whileDrilling.has(remark)),
     data: { holeMm, rpm: rpm ?? 0, minutes, pilotMm: pilotMm ?? 0, counter: counter ?? '' },
   };
 }

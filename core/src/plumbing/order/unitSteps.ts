@@ -8,7 +8,7 @@ import { jointSize } from '../tubes/tubeSchedule.ts';
 import { outsideMm } from '../places/tubeSize.ts';
 import { sizedPart } from './sizedPart.ts';
 import type { WorkFacts } from './workFacts.ts';
-import type { StepDraft, StepPart } from './workStep.ts';
+import type { StepDraft, WorkData, StepPart } from './workStep.ts';
 
 /** A hole through a panel or a wall is this much wider than what passes it, mm. Default. */
 const playMm = 3;
@@ -46,12 +46,29 @@ export const teePart = (tubes: WorkFacts['tubes'], place: Place): string =>
 
 const idsOf = (parts: readonly { id: string }[]): string[] => parts.map(({ id }) => id);
 
+/** Where nothing may be drilled lines pass an opening that is there; tubes wait for it as for a hole. */
+const openingThere = (
+  id: 'drill-through' | 'drill-panel',
+  data: WorkData['use-passage'],
+): StepDraft => ({
+  code: 'use-passage',
+  id,
+  after: ['lay-out', 'ask-permission'],
+  cautions: ['codes-first'],
+  data,
+});
+
 /** Holes that lines pass: to the next cupboard, or to a unit elsewhere. */
 function passageSteps({ remote, tankNextDoor, tubes, site, drain }: WorkFacts): StepDraft[] {
   const steps: StepDraft[] = [];
   if (remote) {
     const passing = tubes.filter((tube) => passesWall(tube, drain.way));
     const widest = Math.max(...passing.map(({ size }) => outsideMm[size]));
+    const holeMm = Math.ceil(widest) + playMm;
+    if (site.drilling === 'no') {
+      steps.push(openingThere('drill-through', { passage: remote, lines: passing.length, holeMm }));
+      return steps;
+    }
     steps.push({
       code: 'drill-through',
       after: ['lay-out', 'ask-permission'],
@@ -61,20 +78,25 @@ function passageSteps({ remote, tankNextDoor, tubes, site, drain }: WorkFacts): 
       data: {
         passage: remote,
         lines: passing.length,
-        holeMm: Math.ceil(widest) + playMm,
+        holeMm,
         asked: site.drilling === 'yes' ? 1 : 0,
       },
     });
   }
   if (tankNextDoor && !remote) {
     const line = tubes.find(({ to }) => to === 'tank');
+    const holeMm = Math.ceil(outsideMm[line?.size ?? '1/4"']) + playMm;
+    if (site.drilling === 'no') {
+      steps.push(openingThere('drill-panel', { passage: 'panel', lines: 1, holeMm }));
+      return steps;
+    }
     steps.push({
       code: 'drill-panel',
       after: ['lay-out', 'ask-permission'],
       tools: ['drill', 'bit-panel', 'safety-glasses'],
       parts: ['panel-bush'],
       cautions: ['behind-the-wall', 'eyes'],
-      data: { holeMm: Math.ceil(outsideMm[line?.size ?? '1/4"']) + playMm },
+      data: { holeMm },
     });
   }
   return steps;

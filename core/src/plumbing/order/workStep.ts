@@ -1,5 +1,7 @@
 import type { BranchKind } from '../../hydraulics/branchPressure.ts';
-import type { SaddlePlace } from '../connections/drainHole.ts';
+import type { DrainRemark, SaddlePlace } from '../connections/drainHole.ts';
+import type { FeedRemark } from '../connections/feedConnection.ts';
+import type { TapHoleRemark } from '../connections/tapHole.ts';
 import type { Place } from '../places/place.ts';
 import type { TubeEnd } from '../places/tubeEnd.ts';
 import type { TubeSize } from '../places/tubeSize.ts';
@@ -42,11 +44,13 @@ export interface WorkData {
   'mount-air-gap-tap': TapHole;
   'place-dispenser': { hotL: number; coldL: number };
   'pass-cables': None;
-  'drill-drain': { holeMm: number; centreMm: number; place: SaddlePlace };
+  'drill-drain': { holeMm: number; centreMm: number; place: SaddlePlace; level?: 1 };
   'fit-saddle': { insertMm: number; gap: Flag };
   'fit-standpipe': None;
   'drill-through': { passage: Passage; lines: number; holeMm: number; asked: Flag };
   'drill-panel': { holeMm: number };
+  /** Where nothing may be drilled: an opening that is there. */
+  'use-passage': { passage: Passage | 'panel'; lines: number; holeMm: number };
   'hang-unit': { housings: number; loose: Flag; withoutMembrane?: 1 };
   'stand-unit': { cartridges: number };
   'join-bank': { elements: number; arrangement: 'series' | 'parallel' };
@@ -145,6 +149,9 @@ export type Caution =
   | 'clearance-front'
   | 'clearance-lamp';
 
+/** What feed, drain and tap ask for beside their figures, in the step that it belongs to. */
+export type StepRemark = DrainRemark | FeedRemark | TapHoleRemark;
+
 /** Parts that a step takes: a part's id in the system, or the role of a fitting. */
 export interface StepPart {
   key: string;
@@ -160,6 +167,8 @@ export interface WorkStepOf<C extends WorkCode> {
   tools: Tool[];
   parts: StepPart[];
   cautions: Caution[];
+  /** Told with the step; no part of its mark, for what was done stays done. */
+  remarks: StepRemark[];
   data: Readonly<WorkData[C]>;
   /** What the step was made from: another mark means that it must be done again. */
   mark: string;
@@ -177,6 +186,7 @@ interface CommonDraft {
   tools?: readonly Tool[];
   parts?: readonly (StepPart | string)[];
   cautions?: readonly Caution[];
+  remarks?: readonly StepRemark[];
 }
 
 /** A draft of a kind; what its words are made of may be left out where there is nothing. */
@@ -209,6 +219,7 @@ export function workSteps(drafts: readonly StepDraft[]): WorkStep[] {
       tools = [],
       parts = [],
       cautions = [],
+      remarks = [],
       data = {},
     }): WorkStep => {
       const taken = gathered(parts);
@@ -220,6 +231,7 @@ export function workSteps(drafts: readonly StepDraft[]): WorkStep[] {
         tools: [...tools],
         parts: taken,
         cautions: [...cautions],
+        remarks: [...remarks],
         data,
         mark: JSON.stringify([
           code,

@@ -20,7 +20,9 @@ export function AsFound({ id, design, site }: Props) {
   const hasSediment = design.prefilters.some(({ media }) => media === 'sediment');
   const asked = {
     staticPressure: site.regulator,
-    chlorineAfterCarbon: design.prefilters.some(({ media }) => media !== 'sediment'),
+    totalChlorine: design.prefilters.some(({ media }) => media !== 'sediment'),
+    // Free chlorine says nothing of chloramine: it is shown where it was entered.
+    chlorineAfterCarbon: visit.readings.chlorineAfterCarbon !== undefined,
     productCounter: true,
   };
   const looked: Record<VisitSign, boolean> = {
