@@ -13,7 +13,7 @@ export const mayImport = {
   solve: ['core', 'job', 'words'],
   server: ['core', 'job', 'words', 'papers', 'contract'],
   web: ['core', 'job', 'words', 'papers', 'contract'],
-  tools: ['core', 'job', 'words', 'contract', 'server'],
+  tools: ['core', 'job', 'words', 'papers', 'contract', 'server'],
 };
 
 /** Packages that both the browser and the server run: nothing of either may get in. */

@@ -1,7 +1,7 @@
 import { type InSteps, withoutPause } from '../base/inSteps.ts';
 import { type Part, partsOf } from '../catalogue/parts.ts';
 import { practiceLimits } from '../base/practice.ts';
-import { type LampIons, lampWaterOf } from '../system/lampWater.ts';
+import { lampWaterOf } from '../system/lampWater.ts';
 import { isBranchRefused } from '../system/branchReach.ts';
 import { withKit } from '../system/kit.ts';
 import { partsPrice } from '../system/slots.ts';

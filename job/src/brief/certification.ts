@@ -22,7 +22,7 @@ import {
 import type { JobDocument } from '../document/job.ts';
 import type { Reading } from '../document/reading.ts';
 import type { LeakLooked } from '../document/verifyRecord.ts';
-import { visitsInOrder } from '../keeping/installed.ts';
+import { visitsInOrder } from '../document/visitsInOrder.ts';
 import { optionsOf, watersOf } from './brief.ts';
 import { isTooLittle, lampFeedOf, ultravioletVerdict } from './lampFeed.ts';
 

@@ -1,7 +1,8 @@
 import { dayOf, flushTimes, type Serviced, type ServicedKind, toCore } from '@katharos/core';
 import type { Reading } from '../document/reading.ts';
 import { type VisitSign, visitSigns } from '../document/visits.ts';
-import { dateOfInstant, type Installed, visitsInOrder } from './installed.ts';
+import { dateOfInstant, type Installed } from './installed.ts';
+import { visitsInOrder } from '../document/visitsInOrder.ts';
 
 /** What visits tell of single things: changed, found spent, counted. */
 

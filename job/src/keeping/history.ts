@@ -20,8 +20,8 @@ import {
   type Installed,
   inUseSince,
   membraneDesign,
-  visitsInOrder,
 } from './installed.ts';
+import { visitsInOrder } from '../document/visitsInOrder.ts';
 
 /** Reads an installed system's years as the trend wants them. */
 

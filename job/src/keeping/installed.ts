@@ -1,7 +1,6 @@
 import { assess, isUltravioletLine, type ServicedSite, type SystemDesign } from '@katharos/core';
 import { briefOf, isOwnSource, optionsOf } from '../brief/brief.ts';
 import type { JobDocument } from '../document/job.ts';
-import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
 
 /** What of a document tells of an installed system and its years. */
 export type Installed = Pick<
@@ -16,12 +15,6 @@ export const inUseSince = ({ system, keep, service }: Installed): string | undef
   system
     ? (service?.since ?? (keep.issued ? dateOfInstant(keep.issued.at) : undefined))
     : undefined;
-
-/** Visits in the order of their days. */
-export const visitsInOrder = ({
-  service,
-}: Pick<JobDocument, 'service'>): [string, ServiceVisitRecord][] =>
-  Object.entries(service?.visits ?? {}).sort(([, a], [, b]) => a.at.localeCompare(b.at));
 
 /** The design of a system with a membrane. */
 export const membraneDesign = ({ system }: Installed): SystemDesign | undefined =>

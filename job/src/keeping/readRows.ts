@@ -2,7 +2,8 @@ import { toCore } from '@katharos/core';
 import type { Reading } from '../document/reading.ts';
 import { visitFields } from '../document/visits.ts';
 import type { NotedKey, VerifyKey } from '../fields/fields.ts';
-import { dateOfInstant, type Installed, inUseSince, visitsInOrder } from './installed.ts';
+import { dateOfInstant, type Installed, inUseSince } from './installed.ts';
+import { visitsInOrder } from '../document/visitsInOrder.ts';
 
 /** A figure that was read, in the core's units: what questions across a firm are asked of. */
 export interface ReadRow {

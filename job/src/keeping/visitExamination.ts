@@ -13,7 +13,8 @@ import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
 import type { FirmSettings } from '../fields/firmSettings.ts';
 import { examinedFrom, givenOf, testedOf } from '../brief/examination.ts';
 import { historyOf } from './history.ts';
-import { type Installed, visitsInOrder } from './installed.ts';
+import { type Installed } from './installed.ts';
+import { visitsInOrder } from '../document/visitsInOrder.ts';
 
 /** How each of a membrane's factors went before a visit; null where too little was read. */
 export type CoursesBefore = Record<'saltPassage' | 'flow', Course | null>;

@@ -94,7 +94,7 @@ describe('an issued certificate', () => {
 
   test('with something open is refused unless it is said, and then says so itself', async () => {
     const job = await filed((document) => {
-      document.verify.leakCheck = 'not-done';
+      delete document.verify.leaks;
       document.system!.agreed = null;
     });
     expect(errorOf(await issue(job, { regardless: false })).code).toBe('something-open');

@@ -1,7 +1,6 @@
 import { firstOutOfRange } from '../../base/guard.ts';
 import { limits } from '../../base/limits.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
-import { mgCaCO3PerEquivalent, mgCaCO3PerMole, mgCO2PerMole } from './equilibria.ts';
 import { zeroCelsiusK } from '../osmoticPressure.ts';
 import type { CarbonateFeed } from './permeatePh.ts';
 
