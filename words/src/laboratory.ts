@@ -14,6 +14,8 @@ const troubles: Record<ReportTrouble, (row: ReportRow, reader: Reader) => string
   'no-number': ({ given }) => (given ? `“${given}” is not a number.` : 'There is no figure.'),
   'unknown-unit': ({ unit, analyte }, reader) =>
     `“${unit}” is not a unit of ${analyte ? reader.within(analyteLabel(analyte)) : 'this'}. Choose the unit.`,
+  'at-least': ({ given }) =>
+    `“${given}” only says that it is more. It is not taken: enter what the laboratory measured.`,
   impossible: ({ given, unit }) =>
     `${given} ${unit} is not possible in water; check figure and unit.`,
   'listed-before': ({ analyte }) =>

@@ -62,10 +62,27 @@ const carbonateHardness: Readonly<Record<string, number>> = {
   dh: 17.848,
   gdh: 17.848,
   fh: 10,
+  // French degrees as they are often written; in water no hardness is told in Fahrenheit.
+  f: 10,
   gpg: 17.118,
   'gr/gal': 17.118,
   'meq/l': mgCaCO3PerMeq,
   'mval/l': mgCaCO3PerMeq,
+};
+
+/** How each ion is written behind a unit. */
+const formulas: Record<Ion, string> = {
+  calcium: 'ca',
+  magnesium: 'mg',
+  sodium: 'na',
+  potassium: 'k',
+  ammonium: 'nh4',
+  bicarbonate: 'hco3',
+  carbonate: 'co3',
+  chloride: 'cl',
+  sulfate: 'so4',
+  nitrate: 'no3',
+  fluoride: 'f',
 };
 
 /** Factors by spelling of the unit, from a report's unit to the one the analyte is held in. */
@@ -84,6 +101,12 @@ function factorsOf(analyte: Analyte): Readonly<Record<string, number>> {
       'meq/l': equivalent,
       'mval/l': equivalent,
       'mg/lcaco3': equivalent / mgCaCO3PerMeq,
+      // "mg SO4/l": counted as itself.
+      [`mg/l${formulas[analyte]}`]: 1,
+      [`mg${formulas[analyte]}/l`]: 1,
+      [`ppm${formulas[analyte]}`]: 1,
+      'mgcaco3/l': equivalent / mgCaCO3PerMeq,
+      ppmcaco3: equivalent / mgCaCO3PerMeq,
       ...(analyte === 'nitrate' || analyte === 'ammonium' ? counted('n', grams.nitrogen) : {}),
       ...(analyte === 'sulfate' ? counted('s', grams.sulfur) : {}),
     };
@@ -112,6 +135,8 @@ function factorsOf(analyte: Analyte): Readonly<Record<string, number>> {
         'ms/m': 10,
         umho: 1,
         'umho/cm': 1,
+        umhos: 1,
+        'umhos/cm': 1,
       };
     case 'pH':
       return { '': 1, ph: 1, phunits: 1, units: 1, standardunits: 1, su: 1 };

@@ -225,3 +225,90 @@ describe('a report', () => {
     expect(laboratorySchema.safeParse({ ...stored, text: 'x'.repeat(60001) }).success).toBe(false);
   });
 });
+
+describe('what a figure is counted as', () => {
+  const amountOf = (line: string) =>
+    readReport(reportOf(`Parameter;Result;Unit\n${line}`)).rows[0]!;
+
+  // By molar masses: CaCO3 100.09 to Ca 40.08, N 14.007 to NO3 62.005, S 32.06 to SO4 96.06.
+  test.each<[string, number]>([
+    ['Calcium as CaCO3;155;mg/L', (155 * 40.078) / 100.087],
+    ['Calcium (as CaCO3);155;mg/L', (155 * 40.078) / 100.087],
+    ['Calcium;155;mg/L as CaCO3', (155 * 40.078) / 100.087],
+    ['Magnesium as CaCO3;50;ppm', (50 * 24.305) / 100.087],
+    ['Nitrate as N;2.7;mg/L', (2.7 * 62.004) / 14.007],
+    ['Nitrate (as N);2.7;', (2.7 * 62.004) / 14.007],
+    ['NO3-N;2.7;mg/L', (2.7 * 62.004) / 14.007],
+    ['Nitrate;12;mg/L', 12],
+    ['Nitrate as NO3;12;mg/L', 12],
+    ['Sulfate as S;10;mg/L', (10 * 96.06) / 32.06],
+    ['Sulfate;30;mg SO4/l', 30],
+    ['Total hardness as CaCO3;205;mg/L', 205],
+    ['Hardness;20;°f', 200],
+    ['Conductivity;480;umhos/cm', 480],
+    ['Nitrato como N;2.7;mg/L', (2.7 * 62.004) / 14.007],
+  ])('%s', (line, amount) => {
+    const row = amountOf(line);
+    expect(row.trouble).toBeNull();
+    expect(row.amount! / amount).toBeCloseTo(1, 3);
+  });
+
+  test('more than a figure is no figure, but of a transmittance its safe side', () => {
+    expect(amountOf('Iron;>0.5;mg/L')).toMatchObject({ amount: null, trouble: 'at-least' });
+    expect(amountOf('UV transmittance;>95;%')).toMatchObject({ amount: 95 });
+    expect(troubleSentence(amountOf('Iron;>0.5;mg/L'), reader)).toMatch(
+      /only says that it is more/,
+    );
+  });
+
+  test('of least, mean and most the most is taken, and the columns show it', () => {
+    const { rows, columns } = readReport(
+      reportOf('Parameter;Min;Mean;Max;Unit\nNitrate;5;12;31;mg/L\nIron;0.01;0.05;0.2;mg/L'),
+    );
+    expect(columns).toMatchObject({ value: 3 });
+    expect(rows.map(({ amount }) => amount)).toEqual([31, 0.2]);
+  });
+});
+
+describe('reports that are no table', () => {
+  const read = (text: string) =>
+    Object.fromEntries(
+      readReport(reportOf(text)).rows.flatMap(({ analyte, amount }) =>
+        analyte && amount !== null ? [[analyte, amount]] : [],
+      ),
+    );
+
+  test('lines of name, colon and figure', () => {
+    expect(read('Calcium: 62 mg/L\nNitrate as N: 2.7 mg/L\npH: 7.4')).toMatchObject({
+      calcium: 62,
+      nitrate: expect.closeTo((2.7 * 62.004) / 14.007, 1),
+      pH: 7.4,
+    });
+  });
+
+  test('two to a line', () => {
+    expect(read('Calcium: 62 mg/L    Magnesium: 12 mg/L\nChloride: 24 mg/L    pH: 7.4')).toEqual({
+      calcium: 62,
+      magnesium: 12,
+      chloride: 24,
+      pH: 7.4,
+    });
+  });
+
+  test('columns spaced with blanks, in German and Spanish', () => {
+    expect(
+      read('Calcium       62,4   mg/L\nEisen         0,05   mg/L\nGesamthärte   11,2   °dH'),
+    ).toMatchObject({
+      calcium: 62.4,
+      iron: 0.05,
+      hardness: expect.closeTo(11.2 * 17.848, 1),
+    });
+    expect(
+      read('Dureza total   205 mg/L\nSulfatos   30 mg/L\nSólidos disueltos totales   290 mg/L'),
+    ).toMatchObject({
+      hardness: 205,
+      sulfate: 30,
+      solids: 290,
+    });
+  });
+});

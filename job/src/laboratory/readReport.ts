@@ -1,6 +1,6 @@
 import { type Analyte, analyteAmount, analyteUnit, plainly, readNumber } from '@katharos/core';
 import Papa from 'papaparse';
-import { recogniseAnalyte, unitInName } from './analyteNames.ts';
+import { basisInName, recogniseAnalyte, unitInName } from './analyteNames.ts';
 import type { LaboratoryReport } from './report.ts';
 
 /** Why a line is not taken. */
@@ -10,6 +10,8 @@ export type ReportTrouble =
   | 'no-number'
   | 'unknown-unit'
   | 'impossible'
+  /** More than a figure: how much more nobody knows. */
+  | 'at-least'
   | 'listed-before'
   | 'left-out';
 
@@ -39,6 +41,8 @@ const nameHeads =
   /^(parameter|analyte|name|test|quantity|determinand|substance|param[eè]tre|par[aá]metro|bezeichnung|messgr)/i;
 const valueHeads =
   /^(result|value|amount|concentration|reading|wert|messwert|ergebnis|r[eé]sultat|resultado|valeur|valor)/i;
+const mostHeads = /^(max|maximum|maximal|m[aá]ximo|h[oö]chst)/i;
+const meanHeads = /^(mean|average|avg|mittel|media|promedio|moyenne)/i;
 const unitHeads = /^(unit|units|einheit|unit[eé]|unidad)/i;
 
 /** What an amount may be, where it is read as more than a slip; others from 0 to a gram and a half per litre and more. */
@@ -84,7 +88,7 @@ export function readReport({
   return { header: first, layout: null, columns: null, rows: [] };
 }
 
-const isFigure = (cell: string) => /^[<>≤]?\s*\d/.test(cell) || isAbsent(cell);
+const isFigure = (cell: string) => /^[<>≤≥]?\s*\d/.test(cell) || isAbsent(cell);
 
 /** A line that tells a quantity and its figure. */
 const tells = (cells: readonly string[]): boolean =>
@@ -100,7 +104,30 @@ function cellsOf(text: string): { cells: string[][]; decimalComma: boolean } {
     const cells = data.map((line) => line.map((cell) => cell.trim()));
     return { cells, decimalComma: meta.delimiter !== ',', told: cells.filter(tells).length };
   });
-  return parted.reduce((best, one) => (one.told > best.told ? one : best));
+  const pairs = pairsOf(text);
+  return [
+    ...parted,
+    { cells: pairs, decimalComma: decimalCommaOf(text), told: pairs.filter(tells).length },
+  ].reduce((best, one) => (one.told > best.told ? one : best));
+}
+
+/** Whether figures that stand in running text have a decimal comma: two digits behind one say so, and no point does. */
+const decimalCommaOf = (text: string): boolean =>
+  /\d,\d{1,2}(?!\d)/.test(text) && !/\d\.\d/.test(text);
+
+/** "Nitrate as N: 2.7 mg/L", spaced with blanks, with a colon, or two to a line. */
+const pair = /^(.+?)(?:\s*[:=]\s*|\s+)([<>≤≥]?\s?\d[\d.,’']*|n\.? ?[dn]\.?)(?:\s*(\S.*))?$/iu;
+
+function pairsOf(text: string): string[][] {
+  return text
+    .split(/\r?\n/)
+    .flatMap((line) =>
+      line.split(/\s{2,}(?=\p{L}[\p{L}\d +,()-]*\s*[:=]|\p{L}{2,}[^\d]*\s\d)|[;|]\s*(?=\p{L})/u),
+    )
+    .flatMap((chunk) => {
+      const found = pair.exec(chunk.trim());
+      return found ? [[found[1]!.trim(), found[2]!.trim(), (found[3] ?? '').trim()]] : [];
+    });
 }
 
 /** How far down a table is looked for. */
@@ -111,7 +138,8 @@ function headLine(cells: readonly string[][]): number {
   const lines = cells.slice(0, mostLinesAbove);
   const head = lines.findIndex(
     (line) =>
-      line.some((cell) => nameHeads.test(cell)) && line.some((cell) => valueHeads.test(cell)),
+      line.some((cell) => nameHeads.test(cell)) &&
+      line.some((cell) => valueHeads.test(cell) || mostHeads.test(cell) || meanHeads.test(cell)),
   );
   if (head >= 0) return head;
   const wide = lines.findIndex(
@@ -126,7 +154,10 @@ function headLine(cells: readonly string[][]): number {
 /** Finds the columns by their heads; without heads, by what stands in them. */
 function columnsOf(head: readonly string[], rest: readonly string[][]): ReadReport['columns'] {
   const at = (pattern: RegExp) => head.findIndex((cell) => pattern.test(cell));
-  const [name, value, unit] = [at(nameHeads), at(valueHeads), at(unitHeads)];
+  const [name, unit] = [at(nameHeads), at(unitHeads)];
+  // Of least, mean and most the most is taken: the side that is safe for what has to be taken out.
+  const [greatest, mean] = [at(mostHeads), at(meanHeads)];
+  const value = greatest >= 0 ? greatest : mean >= 0 ? mean : at(valueHeads);
   if (name >= 0 && value >= 0) return { name, value, unit: unit >= 0 ? unit : null };
   const lines = [head, ...rest];
   const width = Math.max(...lines.map((cells) => cells.length));
@@ -144,6 +175,15 @@ function columnsOf(head: readonly string[], rest: readonly string[][]): ReadRepo
   return { name: names, value: values, unit: units ?? null };
 }
 
+/** A unit with what is counted, where only the name says so: "Calcium as CaCO3" in mg/L is no calcium. */
+function withBasis(unit: string, name: string): string {
+  const basis = basisInName(name);
+  const isSaid =
+    /caco|hco3|\bas\b|n\/l$|s\/l$/i.test(unit) || (/[^/]n$/i.test(unit) && basis === 'N');
+  const isMass = /^(|mg\s*\/\s*l|mgl|ppm|g\/m3|mg\/litre|mg\/liter)$/i.test(unit.trim());
+  return basis && isMass && !isSaid ? `mg/L ${basis}` : unit;
+}
+
 function rowOf(
   given: Pick<ReportRow, 'line' | 'name' | 'given' | 'unit'>,
   choices: LaboratoryReport['choices'],
@@ -151,7 +191,7 @@ function rowOf(
 ): ReportRow {
   const choice = choices[String(given.line)] ?? {};
   const analyte = choice.analyte === undefined ? recogniseAnalyte(given.name) : choice.analyte;
-  const unit = choice.unit ?? (given.unit || unitInName(given.name));
+  const unit = choice.unit ?? withBasis(given.unit || unitInName(given.name), given.name);
   const below = /^\s*[<≤]/.test(given.given) || isAbsent(given.given);
   const value = numberIn(given.given, decimalComma);
   const row = { ...given, unit, below, analyte: analyte ?? null, amount: null };
@@ -159,6 +199,9 @@ function rowOf(
   if (given.name === '' && analyte === undefined) return { ...row, trouble: 'no-name' };
   if (!analyte) return { ...row, trouble: 'not-used' };
   if (value === undefined) return { ...row, trouble: 'no-number' };
+  // What is only more than a figure is known to its safe side of a transmittance alone.
+  if (/^\s*[>≥]/.test(given.given) && analyte !== 'transmittance')
+    return { ...row, trouble: 'at-least' };
   const amount = analyteAmount(analyte, value, unit);
   if (amount === undefined) return { ...row, trouble: 'unknown-unit' };
   if (amount < 0 || amount > (most[analyte] ?? mostMgL)) return { ...row, trouble: 'impossible' };
