@@ -170,9 +170,11 @@ export function jobSheetOf({
       })),
     ),
     holes: {
-      sentence: holePlanSentence(holes),
-      listed: holes.map(({ what, mm }) => `${holeNames[what]} ${mm} mm`).join(', '),
-      plan: holes.length > 0 ? holePlanSvg(holes) : null,
+      sentence: holePlanSentence(holes, reader),
+      listed: holes
+        .map(({ what, mm }) => `${holeNames[what]} ${reader.millimetres(mm)}`)
+        .join(', '),
+      plan: holes.length > 0 ? holePlanSvg(holes, reader) : null,
     },
   };
 }

@@ -302,7 +302,7 @@ function pricesOf(
     prices: [
       ...lines.map(({ name, quantity, inKit, unit, price }) => ({
         name,
-        quantity: unit === 'm' ? `${reader.number(quantity, 1)} m` : String(quantity),
+        quantity: reader.pieces(quantity, unit),
         price: price === null ? 'on request' : inKit >= quantity ? 'in the kit' : money(price, 2),
       })),
       {

@@ -207,16 +207,19 @@ describe('words', () => {
     expect(cautionWords['saddle-barred']).toMatch(/codes/);
     expect(bodyName('bin-2')).toBe('Bin');
     expect(
-      tapHoleSentence({
-        mount: 'existing',
-        holeMm: 0,
-        counter: null,
-        tool: 'none',
-        pilotMm: null,
-        rpm: null,
-        minutes: 0,
-        remarks: [],
-      }),
+      tapHoleSentence(
+        {
+          mount: 'existing',
+          holeMm: 0,
+          counter: null,
+          tool: 'none',
+          pilotMm: null,
+          rpm: null,
+          minutes: 0,
+          remarks: [],
+        },
+        readerOf(),
+      ),
     ).toBe('There is a hole already.');
   });
 });

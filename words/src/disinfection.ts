@@ -29,7 +29,7 @@ const gloves =
 const writers: Record<DisinfectionCode, (d: Disinfection, reader: Reader) => DisinfectionWords> = {
   'sanitise-dose': (d, reader) => ({
     title: 'Put bleach into the empty housings',
-    instruction: `Feed closed, pressure off. Take out ${takenOut(d, reader)}${d.postFilter || d.mineral ? '; join the tubes of inline parts with a short piece' : ''}. Pour ${reader.number(Math.round(d.bleachMl), 0)} mL of plain household bleach (5 % chlorine, no scent, no thickener) into the first housing: 2 mL for each litre to be filled. Screw the housings${d.elements > 0 ? ' and the empty vessel' : ''} on.`,
+    instruction: `Feed closed, pressure off. Take out ${takenOut(d, reader)}${d.postFilter || d.mineral ? '; join the tubes of inline parts with a short piece' : ''}. Pour ${reader.bleach(d.bleachMl)} of plain household bleach (5 % chlorine, no scent, no thickener) into the first housing, for ${reader.say('volume', d.wettedL)} to be filled. Screw the housings${d.elements > 0 ? ' and the empty vessel' : ''} on.`,
     caution: `${gloves} Bleach destroys a membrane, and carbon uses it up. The label’s own dose comes first.`,
     proof: 'Every housing is on and empty but for the bleach. The feed is still closed.',
   }),

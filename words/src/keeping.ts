@@ -26,7 +26,7 @@ import { servicedNames } from './service.ts';
 export const dueReasonWords: Record<DueReason, string> = {
   calendar: 'by the calendar',
   disinfectant: 'by the disinfectant it has taken',
-  scaling: 'by the scale that came past it',
+  scaling: 'by the risk of scale in this water',
   dissolved: 'by what it has given',
   'salt-passage': 'by its salt passage',
   flow: 'by its flow',
@@ -48,7 +48,7 @@ export const visitKindWords: Record<VisitKind, string> = {
   reading: 'Yearly reading',
   complaint: 'Complaint',
   repair: 'Repair',
-  sanitising: 'Sanitising',
+  sanitising: 'Disinfection',
 };
 
 /** When somebody should come, against today. */
@@ -84,6 +84,9 @@ export const trendStateWords: Record<TrendState, string> = {
 /** A membrane's two factors. */
 export const seriesNames = { saltPassage: 'Salt passage', flow: 'Flow' } as const;
 
+/** From this probability on nobody says that a series holds. */
+const mayDrift = 0.2;
+
 /** How a series stands and when its limit is met, with how sure that is. */
 export function trendSentence(
   key: keyof typeof seriesNames,
@@ -106,7 +109,10 @@ export function trendSentence(
     return `${name}: ${reader.number(readings, 0)} usable ${reader.plural(readings, { one: 'reading', other: 'readings' })} so far, too few to tell.`;
   }
   if (state === 'steady') {
-    return `${name} holds: ${times}. That it drifts is ${sayProbability(driftProbability, reader)} likely.`;
+    // Nearly one in three is not "holds": one word for each degree, by the one probability.
+    return driftProbability < mayDrift
+      ? `${name} holds: ${times}.`
+      : `${name} may drift (${sayProbability(driftProbability, reader)}): ${times}. Read it again before the next yearly visit.`;
   }
   const how =
     shape === 'step' && changedOn

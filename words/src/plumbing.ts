@@ -29,7 +29,7 @@ export const feedWords: Record<FeedConnection, string> = {
 export const feedRemarkWords: Record<FeedRemark, string> = {
   'barred-by-many-codes': 'Barred by many codes: ask before you pierce.',
   'permanent-hole': 'It leaves a permanent hole in the pipe.',
-  'drill-plastic-first': 'Plastic pipe is drilled 2 mm before it is pierced.',
+  'drill-plastic-first': 'Plastic pipe is drilled 2 mm (5/64 in) before it is pierced.',
   'licensed-trade': 'Cutting the line is a licensed trade’s work in many places.',
   'mixer-hot-side': 'With a single-lever mixer close the hot side as well.',
   'supply-not-seen': 'The supply was not looked at yet: say in the survey what is there.',
@@ -44,11 +44,15 @@ export const drainWayWords: Record<DrainHole['way'], string> = {
 /** How far a drain hole keeps from what is pushed into the pipe. */
 const awayWords = (
   reader: Reader,
-): Pick<Record<DrainRemark, string>, 'away-from-disposal' | 'away-from-dishwasher'> => {
+): Pick<
+  Record<DrainRemark, string>,
+  'away-from-disposal' | 'away-from-dishwasher' | 'too-near-discharge'
+> => {
   const distance = reader.millimetres(leastFromDischargeMm);
   return {
     'away-from-disposal': `At least ${distance} from a disposal’s discharge, and never downstream of it.`,
     'away-from-dishwasher': `At least ${distance} from where a dishwasher pushes in.`,
+    'too-near-discharge': `The straight part is too short to keep ${distance} from what disposal or dishwasher push in. Use the other bowl’s waste pipe, an air-gap tap, or a stand-pipe.`,
   };
 };
 
@@ -124,12 +128,12 @@ export const colourWords: Record<TubeColour, string> = {
 };
 
 /** The hole of the tap in a line. */
-export const tapHoleSentence = (tap: TapHole): string =>
+export const tapHoleSentence = (tap: TapHole, reader: Reader): string =>
   tap.holeMm === 0
     ? 'There is a hole already.'
     : tap.tool === 'none'
-      ? `${tap.holeMm} mm; with what depends on the counter.`
-      : `${tap.holeMm} mm by ${drillWords[tap.tool]}${tap.pilotMm ? `, pilot ${tap.pilotMm} mm` : ''}${tap.rpm ? `, about ${tap.rpm} turns a minute` : ''}; some ${tap.minutes} minutes.`;
+      ? `${reader.millimetres(tap.holeMm)}; with what depends on the counter.`
+      : `${reader.millimetres(tap.holeMm)} by ${drillWords[tap.tool]}${tap.pilotMm ? `, pilot ${reader.millimetres(tap.pilotMm)}` : ''}${tap.rpm ? `, about ${tap.rpm} turns a minute` : ''}; some ${tap.minutes} minutes.`;
 
 const bodyNames: Record<string, string> = {
   unit: 'Unit',

@@ -56,6 +56,8 @@ export interface Reader extends ReaderChoices {
   millimetres: (mm: number) => string;
   /** What something weighs, from kg. */
   weight: (kg: number) => string;
+  /** What is poured out of a bottle, from mL: whole millilitres, or half fluid ounces. */
+  bleach: (mL: number) => string;
   /** How many pieces, or how much by the metre. */
   pieces: (value: number, unit: 'piece' | 'm') => string;
   money: (amount: number, decimals?: number) => string;
@@ -76,7 +78,11 @@ const usual: ReaderChoices = { locale: 'en-GB', units: 'metric', currency: 'EUR'
 
 const metresPerInch = 0.0254;
 const kgPerPound = 0.45359237;
+const metresPerFoot = 0.3048;
+const mLPerFluidOunce = 29.5735;
 const sixteenths = 16;
+/** From this length on a tape is read to a quarter of an inch, m (8 ft). */
+const longCutM = 2.4384;
 
 /** A length in sixteenths of an inch as a tape reads: "17 5/16 in", "9/32" never. */
 function inches(count: number): string {
@@ -105,6 +111,17 @@ function placesOf(value: number, { decimals }: Unit): number {
   const rounded = (places: number) => Math.abs(Number(value.toFixed(places)));
   if (rounded(few) < 10) return few;
   return rounded(decimals) < 1000 ? decimals : 0;
+}
+
+/** Nobody measures a hundredth of a gallon: of a whole one tenths are told, of ten none. Undefined where the unit itself says. */
+function toldDecimals(
+  dimension: Dimension,
+  coreValue: number,
+  units: UnitSystem,
+): number | undefined {
+  if (dimension !== 'volume' || units !== 'us') return undefined;
+  const gallons = Math.abs(unitOf('volume', 'gal').fromCore(coreValue));
+  return gallons >= 10 ? 0 : gallons >= 0.95 ? 1 : undefined;
 }
 
 /** Units in which a past moment is told, the largest first, and their length, ms. */
@@ -203,7 +220,8 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
     number,
     percent: (fraction, decimals = 0) => `${number(fraction * 100, decimals)} %`,
     apart,
-    say: (...figure) => joined(apart(...figure)),
+    say: (dimension, coreValue, decimals) =>
+      joined(apart(dimension, coreValue, decimals ?? toldDecimals(dimension, coreValue, units))),
     sayIn: (dimension, unit, coreValue) => joined(apartIn(unitOf(dimension, unit), coreValue)),
     entered: (dimension, { value, unit, below }) => {
       const { symbol } = unitOf(dimension, unit);
@@ -224,14 +242,27 @@ function makeReader({ locale, units, currency, timeZone }: ReaderChoices): Reade
     },
     cut: (metres) =>
       units === 'us'
-        ? inches(Math.ceil((metres / metresPerInch) * sixteenths - 1e-6))
+        ? inches(
+            metres > longCutM
+              ? 4 * Math.ceil((metres / metresPerInch) * 4 - 1e-6)
+              : Math.ceil((metres / metresPerInch) * sixteenths - 1e-6),
+          )
         : `${Math.ceil(metres * 100)} cm`,
     millimetres: (mm) =>
       units === 'us'
         ? inches(Math.ceil((mm / 1000 / metresPerInch) * sixteenths - 0.1))
         : `${number(mm, 0)} mm`,
     weight: (kg) => (units === 'us' ? `${number(kg / kgPerPound, 0)} lb` : `${number(kg, 0)} kg`),
-    pieces: (value, unit) => (unit === 'm' ? `${value} m` : String(value)),
+    pieces: (value, unit) =>
+      unit !== 'm'
+        ? String(value)
+        : units === 'us'
+          ? `${number(Math.ceil(value / metresPerFoot - 1e-6), 0)} ft`
+          : `${value} m`,
+    bleach: (mL) =>
+      units === 'us'
+        ? `${number(Math.max(Math.round((mL / mLPerFluidOunce) * 2) / 2, 0.5), 1)} fl oz`
+        : `${number(Math.round(mL), 0)} mL`,
     money: (amount, decimals = 0) =>
       Number.isFinite(amount) ? moneys(decimals).format(amount) : '–',
     when: (at, precision) => dates(precision).format(new Date(at)),

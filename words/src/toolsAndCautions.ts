@@ -11,7 +11,7 @@ export const toolNames: Record<Tool, string> = {
   drill: 'drill',
   'bit-drain': 'bit for the drain hole, with a tape flag',
   'bit-pilot': 'pilot bit',
-  'bit-plastic': '2 mm bit for plastic pipe',
+  'bit-plastic': 'bit for plastic pipe, 2 mm (5/64 in)',
   'bit-panel': 'bit for the cupboard’s panel',
   'bit-through': 'long bit for floor or wall',
   'step-drill': 'step drill',

@@ -95,7 +95,7 @@ describe('a verdict in words', () => {
   test('says the figure, the expectation and what to do', () => {
     const [first, second] = verdictSentences(verdictOf(0.05), metric);
     expect(first).toContain('95.0 %');
-    expect(first).toContain('12 to 28 mg/L of product TDS');
+    expect(first).toContain('product TDS of 12 to 28 mg/L');
     expect(second).toContain('within');
     const poor = verdictSentences(verdictOf(0.2, { asExpected: false }), metric);
     expect(poor[1]).toBe('That is below the expected range.');

@@ -110,7 +110,7 @@ const writers: Writers = {
   }),
   'feed-saddle': (d) => ({
     title: 'Self-piercing saddle on the cold pipe',
-    instruction: `${d.plastic ? 'Drill the plastic pipe 2 mm. ' : ''}Clamp the saddle evenly, screw it fully in to pierce, and leave it closed; it is backed out to let water through.`,
+    instruction: `${d.plastic ? 'Drill the plastic pipe 2 mm (5/64 in). ' : ''}Clamp the saddle evenly, screw it fully in to pierce, and leave it closed; it is backed out to let water through.`,
     proof: 'The clamp is even and dry.',
   }),
   'fit-regulator': (d, reader) => ({
@@ -151,11 +151,11 @@ const writers: Writers = {
       'As any tap; then the thin drain hose to the restrictor’s line, the wide one falling without a dip to the saddle, and the product hose.',
     proof: 'The wide hose falls all the way; all three are labelled.',
   }),
-  'take-out-tap': () => ({
+  'take-out-tap': (_d, reader) => ({
     title: 'Take the old tap out',
     instruction:
       'Hot and cold are closed and proved: both hoses off their valves, nut off from below, tap out. Clean the counter round its hole.',
-    proof: 'The hole is free and clean, 35 mm across.',
+    proof: `The hole is free and clean, ${reader.millimetres(35)} across.`,
   }),
   'mount-combined-tap': (d, reader) => ({
     title: 'Mount the combined tap',

@@ -21,7 +21,7 @@ import {
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
 import type { Reading } from '../document/reading.ts';
-import type { LeakLooked } from '../document/verifyRecord.ts';
+import type { LeakLooked } from '../fields/leakLooks.ts';
 import { visitsInOrder } from '../document/visitsInOrder.ts';
 import { optionsOf, watersOf } from './brief.ts';
 import { isTooLittle, lampFeedOf, ultravioletVerdict } from './lampFeed.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { usualOdds } from '@katharos/core';
+import { usualOdds, agedWeights } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
 import { plumbed, surveyed } from '../test/plumbedJobs.ts';
 import { examinationOf } from './examination.ts';
@@ -84,8 +84,18 @@ describe('what a verification asks the diagnosis', () => {
   });
 
   test('starts from the firm’s own odds where it has any', () => {
-    expect(asked(verified()).weights).toEqual({});
+    expect(asked(verified()).weights!['pump-off']).toBeCloseTo(0.02, 9);
     const { weights } = asked(verified(), { odds: { 'pump-off': 0.1 } });
     expect(weights!['pump-off']! / 0.02).toBeCloseTo(0.1 / usualOdds('pump-off'), 9);
+  });
+
+  test('takes no part that was fitted today for simply old', () => {
+    const { weights } = asked(verified());
+    for (const fault of ['membrane-old', 'carbon-spent', 'prefilter-blocked'] as const)
+      expect(weights![fault]!).toBeLessThan(0.03 * 0.05);
+    // From half of its customary life on it weighs what it usually does.
+    const aged = agedWeights(() => 18);
+    expect(aged['membrane-old']).toBeCloseTo(0.05, 9);
+    expect(agedWeights(() => 9)['membrane-old']).toBeCloseTo(0.025, 9);
   });
 });

@@ -17,6 +17,7 @@ import {
   testInstrumentsOf,
   toCore,
   usualTestInstruments,
+  agedWeights,
   weightsOf,
 } from '@katharos/core';
 import type { JobDocument } from '../document/job.ts';
@@ -222,7 +223,8 @@ export function examinationOf(
     ),
     hints: hintsOf(document),
     asked: askedOf(document),
-    weights: weightsOf(odds),
+    // It is being handed over: every part of it was fitted now.
+    weights: agedWeights(() => 0, weightsOf(odds)),
     beyond: true,
   };
 }

@@ -17,12 +17,9 @@ import { usedInstrumentSchema } from '../fields/instrument.ts';
 import { fault } from '../fields/schemaFault.ts';
 import { text, wantedText } from '../fields/text.ts';
 import { z } from 'zod';
+import { leakLooks } from '../fields/leakLooks.ts';
 import { instant, person, readingsOf, tick } from './reading.ts';
 import { whole } from './whole.ts';
-
-/** Looks for leaks, by what the joints are under: just filled, under pressure, with the tank full. */
-export const leakLooks = ['filled', 'pressure', 'tankFull'] as const;
-export type LeakLooked = (typeof leakLooks)[number];
 
 const lookSchema = z.strictObject({
   seen: z.boolean(),

@@ -7,13 +7,17 @@ import {
   type SeriesTrend,
   trend,
   usualTestInstruments,
+  agedWeights,
+  dayOf,
+  daysInMonth,
+  type FaultCode,
   weightsOf,
 } from '@katharos/core';
 import type { ServiceVisitRecord } from '../document/serviceRecord.ts';
 import type { FirmSettings } from '../fields/firmSettings.ts';
 import { examinedFrom, givenOf, testedOf } from '../brief/examination.ts';
 import { historyOf } from './history.ts';
-import { type Installed } from './installed.ts';
+import { dateOfInstant, type Installed, inUseSince } from './installed.ts';
 import { visitsInOrder } from '../document/visitsInOrder.ts';
 
 /** How each of a membrane's factors went before a visit; null where too little was read. */
@@ -46,6 +50,32 @@ export function coursesBefore(document: Installed, id: string): CoursesBefore {
     : nothing;
 }
 
+/** Which of the parts that are served each fault is about. */
+const partOfFault: Partial<Record<FaultCode, RegExp>> = {
+  'prefilter-blocked': /^prefilter-1$/,
+  'carbon-spent': /^prefilter-/,
+  'post-filter-blocked': /^post-filter$/,
+  'membrane-oxidised': /^membrane$/,
+  'membrane-scaled': /^membrane$/,
+  'membrane-old': /^membrane$/,
+};
+
+/** How old the part of a fault is on the day of a visit, months: since it was changed last before it, else since the hand-over. */
+function ageAt(document: Installed, at: string): (fault: FaultCode) => number {
+  const now = dayOf(dateOfInstant(at))!;
+  const since = inUseSince(document);
+  return (fault) => {
+    const of = partOfFault[fault];
+    const changes = visitsInOrder(document)
+      .filter(
+        ([, one]) => one.at < at && of && Object.keys(one.changed ?? {}).some((id) => of.test(id)),
+      )
+      .map(([, one]) => dateOfInstant(one.at));
+    const from = changes.at(-1) ?? since;
+    return from === undefined ? Infinity : (now - dayOf(from)!) / daysInMonth;
+  };
+}
+
 /** A visit as a question to the diagnosis, the years before it as evidence; undefined while too little was read. */
 export function examinationOfVisit(
   document: Installed,
@@ -70,7 +100,7 @@ export function examinationOfVisit(
     instruments: usualTestInstruments,
     given: given.filter(({ code }) => readingExists(code, system)),
     hints,
-    weights: weightsOf(odds),
+    weights: agedWeights(ageAt(document, visit.at), weightsOf(odds)),
     beyond: true,
   };
 }

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { type CabinetPlan, plannedHoles } from '@katharos/core';
 import { cabinetSvg } from './cabinetSvg.ts';
-import { holePlanMm, holePlanSvg, rulerMm } from './holePlanSvg.ts';
+import { readerOf } from '@katharos/words';
+import { holePlanMm, holePlanSvg, rulerOf } from './holePlanSvg.ts';
 
 const body = {
   id: 'tank',
@@ -101,15 +102,17 @@ describe('the hole plan', () => {
   };
 
   test('is drawn in millimetres, one to one, with a ruler', () => {
-    const svg = holePlanSvg(plannedHoles(tap, drain));
+    const svg = holePlanSvg(plannedHoles(tap, drain), readerOf());
     expect(number(svg, /width="(\d+)mm"/)).toBe(number(svg, /viewBox="0 0 (\d+) /));
     expect([...svg.matchAll(/ r="([\d.]+)"/g)].map(([, r]) => 2 * Number(r))).toEqual([28, 4, 6]);
-    expect(number(svg, /M10 10h(\d+)/)).toBe(rulerMm);
+    expect(number(svg, /M10 10h(\d+)/)).toBe(rulerOf(readerOf()).mm);
   });
 
   test('keeps its holes apart and on the sheet', () => {
     const wide = (['tap', 'pilot', 'drain'] as const).map((what) => ({ what, mm: 35 }));
-    const at = [...holePlanSvg(wide).matchAll(/cx="([\d.]+)"/g)].map(([, x]) => Number(x));
+    const at = [...holePlanSvg(wide, readerOf()).matchAll(/cx="([\d.]+)"/g)].map(([, x]) =>
+      Number(x),
+    );
     expect(at[0]! - 17.5 - 6).toBeGreaterThanOrEqual(10);
     expect(at[2]! + 17.5 + 6).toBeLessThanOrEqual(holePlanMm.width - 6);
     expect(at[1]! - at[0]!).toBeGreaterThan(35);

@@ -41,7 +41,7 @@ export function TapPanel({
       <Title order={3} size="h4" mb="xs">
         Tap
       </Title>
-      <Text>{tapHoleSentence(tap)}</Text>
+      <Text>{tapHoleSentence(tap, reader)}</Text>
       {spout ? (
         <Text mt="xs" className={short ? 'mark bad' : undefined}>
           {short
