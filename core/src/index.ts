@@ -91,6 +91,8 @@ export * from './choose/decisions/supplySettings.ts';
 export { optionConsequences } from './choose/decisions/optionConsequences.ts';
 export { recoveryCurve, type RecoveryPoint } from './system/recoveryCurve.ts';
 export { elementRecovery, mostElementRecovery, type Scaling, scalingOf } from './system/scaling.ts';
+export { type ScaleRisk, type ScaleRiskClass, scaleRiskOf } from './system/scaleRisk.ts';
+export { decideMembrane } from './choose/decisions/waterDecisions.ts';
 export { type LampIons, type LampWater, lampWaterOf } from './system/lampWater.ts';
 export { withKit } from './system/kit.ts';
 export { isHeld, unitMisfit, type UnitMisfit, withUnit } from './system/unit.ts';

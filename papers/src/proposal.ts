@@ -1,6 +1,8 @@
 import { dayIn, type Issue, type Issued, issuedOf } from './issue.ts';
 import {
   assess,
+  decideMembrane,
+  scaleRiskOf,
   agedMembrane,
   hardnessClass,
   type Assessment,
@@ -32,6 +34,7 @@ import {
 import {
   branchNames,
   codesCaveat,
+  decisionSentence,
   meterCaveat,
   purposeList,
   purposeNames,
@@ -219,7 +222,8 @@ function membraneWords(
     assess(design, waters.worst, agedMembrane),
   ];
   const proposed = [
-    `A membrane holds back nearly everything that is dissolved in the water. ${design.prefilters.length} cartridges ahead of it protect it from silt and from what disinfects the mains.`,
+    ...needless(brief, reader),
+    `A membrane holds back nearly everything that is dissolved in the water. ${design.prefilters.length} cartridges ahead of it protect it from silt${brief.facts.disinfectant ? ` and from ${brief.facts.disinfectant.kind}` : ''}.`,
     design.tank
       ? `A pressure tank of ${reader.say('volume', design.tank.volumeL, 0)} under the sink keeps water ready for a tap of its own.`
       : 'It makes water while the tap is open and needs no tank.',
@@ -244,11 +248,37 @@ function membraneWords(
   if (brief.settings.leakStop)
     proposed.push('A leak stop closes the water if the floor under the unit gets wet.');
   if (design.kit) proposed.push(`Warranty of the kit: ${design.kit.warranty}`);
+  if (today.ok) proposed.push(...scaleSentences(design, today.value, brief, reader));
   if (!today.ok) return { proposed, figures: [] };
   return {
     proposed,
     figures: figuresOf(today.value, worst.ok ? worst.value : null, brief, reader, units),
   };
+}
+
+/** That nothing asks for a membrane, where that is so: it is said before one is sold. */
+function needless({ task, facts }: JobBrief, reader: Reader): string[] {
+  const decision = decideMembrane(task.waters.today, facts);
+  return decision.code === 'membrane-needed' ? [] : [decisionSentence(decision, reader)];
+}
+
+/** The risk of scale as a risk, with what lowers it; nothing where it is low. */
+function scaleSentences(
+  design: SystemDesign,
+  today: Assessment,
+  { requirements, settings }: JobBrief,
+  reader: Reader,
+): string[] {
+  if (settings.softener || settings.inhibitor) return [];
+  const { risk, fromMonths, toMonths } = scaleRiskOf(design, today, requirements.demandLPerDay);
+  if (risk !== 'raised' && risk !== 'high') return [];
+  const [from, to] = [
+    Math.max(Math.round(fromMonths / 3) * 3, 3),
+    Math.min(Math.round(toMonths / 3) * 3, 48),
+  ];
+  return [
+    `Your water is hard, and scale is a ${risk} risk for the membrane: in such water membranes last ${reader.number(from, 0)} to ${reader.number(to, 0)} months, and one system differs from the next by a factor of two. A softener or a scale inhibitor ahead of the unit lowers the risk; we measure the membrane at every visit.`,
+  ];
 }
 
 function figuresOf(

@@ -31,6 +31,7 @@ export const dueReasonWords: Record<DueReason, string> = {
   'salt-passage': 'by its salt passage',
   flow: 'by its flow',
   loading: 'by its pressure drop',
+  solids: 'by the iron, manganese, turbidity and litres of this supply',
   hours: 'by its hours',
   found: 'found spent',
   yearly: 'once a year',

@@ -86,6 +86,7 @@ export function keptOf(
     },
     foundSpent: foundSpentOf(document, servicedOf(design, site)),
     dropDoubledAfterMonths,
+    feedSolids: brief.brief.facts,
     lampCounter: lampCounterOf(document),
     school,
   });

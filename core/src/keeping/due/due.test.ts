@@ -116,6 +116,21 @@ describe('what is due', () => {
     );
   });
 
+  test('a sediment filter goes by what it sees: dirty water loads it in months, clear water leaves it to the calendar', () => {
+    const seen = (ironMgL: number, turbidityNtu: number | null = null) =>
+      due({ feedSolids: { ironMgL, manganeseMgL: null, turbidityNtu } }, 'sediment');
+    expect(seen(0.05).because).toBe('calendar');
+    const rusty = seen(0.6);
+    expect(rusty.because).toBe('solids');
+    // Four times what clear water holds: a quarter of the life.
+    expect(months(rusty)).toBeLessThanOrEqual(3.01);
+    expect(months(seen(0.6, 4))).toBeLessThan(months(rusty));
+    expect(months(seen(50))).toBeGreaterThanOrEqual(0.9);
+    // What was read of the filter itself speaks first.
+    const feedSolids = { ironMgL: 0.6, manganeseMgL: null, turbidityNtu: null };
+    expect(due({ feedSolids, dropDoubledAfterMonths: 9 }, 'sediment').because).toBe('loading');
+  });
+
   test('a lamp goes by its counter: one that was switched off at times lasts beyond the calendar', () => {
     const counted = (hours: number) =>
       due({ lampCounter: { hours, on: day + 200 }, school: 'condition' }, 'lamp');

@@ -5,6 +5,7 @@ import type { SystemDesign } from '../../system/design.ts';
 import { remineralise } from '../../system/remineralise.ts';
 import { scaleRiskOf } from '../../system/scaleRisk.ts';
 import { carbonLifeMonths, type Disinfectant } from '../../water/carbonLife.ts';
+import { type FeedSolids, sedimentMonths } from './sedimentLife.ts';
 import { type Serviced, type ServicedKind, type ServicedSite, servicedOf } from './serviced.ts';
 
 /** Why something is due: by the calendar, or by what it has done and how it is. */
@@ -16,6 +17,7 @@ export const dueReasons = [
   'salt-passage',
   'flow',
   'loading',
+  'solids',
   'hours',
   'found',
   'yearly',
@@ -52,6 +54,8 @@ export interface DueTask {
   foundSpent: Readonly<Record<string, number>>;
   /** Months after which a pre-filter's drop is surely doubled, by what visits read; null where they do not tell. */
   dropDoubledAfterMonths: number | null;
+  /** What of the supply loads a sediment filter; absent where nobody knows the water. */
+  feedSolids?: FeedSolids | undefined;
   /** A lamp's counter, h, and the day on which it was read; null where nobody looked since it was new. */
   lampCounter: { hours: number; on: number } | null;
   school: DueSchool;
@@ -134,6 +138,7 @@ function conditionsOf(
     disinfectant,
     membraneDue,
     dropDoubledAfterMonths,
+    feedSolids,
     lampCounter,
   }: DueTask,
   kind: Exclude<ServicedKind, keyof typeof roundMonths>,
@@ -174,9 +179,20 @@ function conditionsOf(
       return gPerDay > 0 ? [{ because: 'dissolved', months: grams / gPerDay / daysInMonth }] : [];
     }
     case 'sediment':
-      return dropDoubledAfterMonths === null
-        ? []
-        : [{ because: 'loading', months: dropDoubledAfterMonths }];
+      // What was read of the filter itself speaks before what its water would do to it.
+      return dropDoubledAfterMonths !== null
+        ? [{ because: 'loading', months: dropDoubledAfterMonths }]
+        : feedSolids
+          ? [
+              {
+                because: 'solids',
+                months: sedimentMonths(
+                  feedSolids,
+                  demandLPerDay * (1 + assessed.drainLPerProductL),
+                ),
+              },
+            ]
+          : [];
     case 'lamp':
       return lampCounter === null
         ? []
