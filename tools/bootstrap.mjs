@@ -20,6 +20,7 @@ const commands = [
   'houses',
   'faults',
   'diagnosis',
+  'verified',
   'trends',
   'load',
   'servers',
