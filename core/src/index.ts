@@ -292,6 +292,14 @@ export {
 export { type SiteState } from './commission/sequence/siteState.ts';
 export { sequence, type SequenceFault } from './commission/sequence/sequence.ts';
 export {
+  type FlushVisits,
+  flushVisits,
+  hasVisitsChoice,
+  proposedVisits,
+  type VisitsCost,
+  visitsCosts,
+} from './commission/flush/visits.ts';
+export {
   canBeDisinfected,
   type Disinfection,
   disinfectionOf,

@@ -204,10 +204,10 @@ test('choosing another system than proposed is possible, and the survey outgrowi
   await takeSurvey(page, fair);
   await stage(page, 'Size').click();
   await sizeView(page, 'Compare').click();
-  const tankless = page.getByTestId('choose-direct-flow');
-  await tankless.getByRole('button', { name: /^Use instead/ }).click();
+  const pumped = page.getByTestId('choose-pumped-tank');
+  await pumped.getByRole('button', { name: /^Use instead/ }).click();
   await expect(page.getByRole('heading', { name: 'The chosen system' })).toBeVisible();
-  await expect(tankless).toContainText('In use above');
+  await expect(pumped).toContainText('In use above');
   await expect(page.getByText('The survey would now lead to another system')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Use this system' }).click();

@@ -35,13 +35,11 @@ test('a lamp without a membrane goes from the size to its certificate', async ({
   await stage(page, 'Verify').click();
   await enter(page, 'Product flow', '2 L/min');
   // Of the water only the hardness was read, and nobody looked for leaks.
-  const found = page.getByRole('status').filter({ hasText: 'as far as it was checked' });
-  await expect(found).toContainText(
-    'Not checked: leaks, germs by a laboratory and all of the water',
-  );
+  const found = page.getByRole('status').filter({ hasText: 'Record of readings' });
+  await expect(found).toContainText(/Not yet checked: leaks when filled, .*germs, by a laboratory/);
   await page.getByRole('link', { name: 'Go on to the certificate' }).click();
   await expect(page.getByRole('article', { name: 'Certificate' })).toContainText(
-    'Verification of an ultraviolet drinking line',
+    'Record of readings: ultraviolet drinking line',
   );
 });
 
@@ -123,20 +121,24 @@ test('a lamp is added to a system that is there: from its readings at the tap to
   await enter(page, 'Product TDS', '150');
   await expect(page.getByText('Not accepted')).toBeVisible();
   await enter(page, 'Product TDS', '28');
-  await expect(page.getByText('Good, as far as it was checked')).toBeVisible();
-  await page.getByText('Dry', { exact: true }).click();
+  await expect(page.getByText('Record of readings', { exact: true })).toBeVisible();
+  for (const look of await page.getByRole('radiogroup', { name: /^Leak check/ }).all())
+    await look.getByText('Dry', { exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'Alarm' }).getByText('Quiet').click();
   // A lamp's water is drunk when a laboratory has found nothing in it.
   const germs = page.getByRole('region', { name: 'Lamp and germs' });
-  await germs.getByRole('button', { name: 'It is sampled' }).click();
+  await germs.getByRole('button', { name: 'Sample taken' }).click();
   await germs.getByRole('button', { name: 'Germs found', exact: true }).click();
   await expect(page.getByText('Not accepted')).toBeVisible();
-  await germs.getByRole('button', { name: 'From the beginning' }).click();
-  await germs.getByRole('button', { name: 'It is sampled' }).click();
+  await germs.getByRole('button', { name: 'Start again' }).click();
+  await germs.getByRole('button', { name: 'Sample taken' }).click();
   await germs.getByRole('button', { name: 'No germs found' }).click();
   await expect(page.getByText('Good', { exact: true })).toBeVisible();
-  await germs.getByRole('button', { name: 'It may be drunk' }).click();
+  await germs.getByRole('button', { name: 'Release for drinking' }).click();
   await page.getByRole('link', { name: 'Go on to the certificate' }).click();
   const certificate = page.getByRole('article', { name: 'Certificate' });
-  await expect(certificate).toContainText('Verification of an ultraviolet lamp added to a system');
+  await expect(certificate).toContainText(
+    'Certificate of verification: ultraviolet lamp added to a system',
+  );
   await expect(certificate).toContainText('holds back 93 %');
 });

@@ -92,7 +92,7 @@ test('a verification that is not right leads to its cause, is mended, and stays 
   const readings = readOf(blocked);
   await seedJob(page, 'Corvin Ashlode', { chosen: true, at: 'verify' });
   for (const code of basic) await take(page, code, readings);
-  const leaks = page.getByRole('radiogroup', { name: 'Leak check' });
+  const leaks = page.getByRole('radiogroup', { name: 'Leak check: Under pressure' });
   await leaks.getByText('Dry', { exact: true }).click();
 
   const panel = page.getByRole('region', { name: 'What is behind it' });

@@ -35,13 +35,36 @@ export interface HouseholdCard {
   call: string;
 }
 
+/** Hours of the house's clock between which a household is asked for something. */
+const day = { from: 7, to: 22 } as const;
+const hourMs = 3600e3;
+
+/** The next moment at which people are up in a time zone: this one, or the coming morning. */
+function awakeIn(timeZone: string): (at: number) => number {
+  const hours = new Intl.DateTimeFormat('en-GB', { timeZone, hour: 'numeric', hourCycle: 'h23' });
+  const hourAt = (at: number) => Number(hours.format(at));
+  const isUp = (at: number) => hourAt(at) >= day.from && hourAt(at) < day.to;
+  return (at) => {
+    if (isUp(at)) return at;
+    // From the full hour on, hour by hour: at most a night.
+    let next = Math.ceil(at / (hourMs / 2)) * (hourMs / 2);
+    while (!isUp(next)) next += hourMs / 2;
+    return next;
+  };
+}
+
 /** Makes the card of a flush as it stands: what is the household's to do, with clock times in the house's own zone. */
 export function householdCardOf(source: HouseholdCardSource): HouseholdCard {
   const { number, document, firm, steps, now, timeZone } = source;
   const { customer, flush } = document;
   const { units, paper, phone } = firm.settings;
   const reader = readerOf({ units, timeZone });
-  const schedule = flushSchedule(steps, (id) => flushRecordOf(flush.steps[id]), now);
+  const schedule = flushSchedule(
+    steps,
+    (id) => flushRecordOf(flush.steps[id]),
+    now,
+    awakeIn(timeZone),
+  );
   const day = (at: number) => reader.when(at, 'date');
   const time = (at: number) => reader.when(at, day(at) === day(now) ? 'time' : 'short-moment');
   const own = schedule.steps.filter(({ step, isDone }) => step.by === 'household' && !isDone);

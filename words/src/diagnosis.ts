@@ -138,7 +138,9 @@ export function leadSentence(
   const isSound = first.faults[0] === 'healthy';
   const name = shortCause(first.faults, reader);
   if (first.probability >= standsOut)
-    return isSound ? `Healthy: ${said} likely.` : `${name}: ${said} likely.`;
+    return isSound
+      ? `Healthy: ${said} likely.`
+      : `${causeOfFaults(first.faults, reader)} Likely: ${said}.`;
   if (hasNext) {
     return isSound
       ? `Probably healthy (${said}). One more reading would tell more.`

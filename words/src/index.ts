@@ -30,6 +30,7 @@ export * from './stages.ts';
 export * from './toolsAndCautions.ts';
 export * from './ultraviolet.ts';
 export * from './verdict.ts';
+export * from './visits.ts';
 export * from './visitVerdict.ts';
 export * from './ways.ts';
 export * from './work.ts';

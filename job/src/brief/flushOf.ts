@@ -51,6 +51,7 @@ export function flushOf(
     disinfectant: disinfectantToTest(survey),
     sanitise: flush.sanitise ?? (isSanitisingAdvised(survey) && system.lamp !== null),
     germsFound: verify?.germTest?.result?.found === true,
+    visits: flush.visits ?? null,
     ways: { ...usualFlushWays, ...ways },
   });
   if (isUltravioletLine(system)) {

@@ -175,7 +175,7 @@ export const documentPlaces: WrittenPlace = {
           },
           { of: words('notes'), place: place9 },
           { of: words('lead'), place: place4 },
-          { of: words('sanitise'), place: place2 },
+          { of: words('sanitise visits'), place: place2 },
           { of: words('plan'), place: place5 },
         ],
       },

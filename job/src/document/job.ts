@@ -7,6 +7,7 @@ import {
   existingSystems,
   feedConnections,
   flushHands,
+  flushVisits,
   hasUnit,
   passages,
   purposes,
@@ -273,6 +274,8 @@ const flushRecordSchema = z.strictObject({
   lead: whole(z.strictObject({ device: itemId, by: person, at: instant })).optional(),
   /** Whether housings and tubes are sanitised first; absent until somebody decides. */
   sanitise: z.boolean().optional(),
+  /** Who is there when the tank has filled; absent until somebody decides against what is proposed. */
+  visits: z.enum(flushVisits).optional(),
   /** The plan that the flush goes by, as far as a list of what waits needs it. */
   plan: whole(
     z

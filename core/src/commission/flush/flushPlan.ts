@@ -10,6 +10,7 @@ import {
   type UltravioletLine,
 } from '../../system/ultravioletLine.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
+import { type FlushVisits, handedOut } from './visits.ts';
 import { disinfectionOf } from '../washout/disinfection.ts';
 import { tubesVolume } from '../washout/tubesVolume.ts';
 import { type WashedOut, washedOut } from '../washout/washedOut.ts';
@@ -17,7 +18,6 @@ import {
   type EndCriterion,
   type Fines,
   flushStep,
-  handedOut,
   type FlushStep,
   type LeakState,
 } from './flushStep.ts';
@@ -50,6 +50,8 @@ export interface FlushFacts {
   /** A laboratory found germs: what stands in it stands longer. */
   germsFound?: boolean;
   ways: FlushWays;
+  /** Who is there when the tank has filled; null for what is proposed. */
+  visits?: FlushVisits | null;
 }
 export const plainFlush: FlushFacts = {
   hotSide: false,
@@ -294,7 +296,7 @@ export function flushPlan(
     ...tankSteps(washed.value, facts.ways.nightsRest),
     ...finish,
   ];
-  return succeed(handedOut(steps));
+  return succeed(handedOut(steps, facts.visits ?? undefined));
 }
 
 /** Fills that are thrown away, and the first that is kept; none where the tank never shuts off. */

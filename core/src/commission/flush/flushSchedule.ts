@@ -44,11 +44,13 @@ const durationMs = (minutes: number | null): number =>
  * A flush in clock times: what is done as it was recorded, a step under way until its own end, the rest one after the other from there. A
  * step that runs late moves all that follow.
  * @param recordOf what was recorded of a step; @param now ms of the epoch
+ * @param awake when a household can be asked for something that falls at a moment: then, or the next morning
  */
 export function flushSchedule<S extends PlannedStep>(
   steps: readonly S[],
   recordOf: (id: string) => FlushRecord | undefined,
   now: number,
+  awake: (at: number) => number = (at) => at,
 ): FlushSchedule<S> {
   let at = now;
   const timed = steps.map((step): TimedStep<S> => {
@@ -56,7 +58,7 @@ export function flushSchedule<S extends PlannedStep>(
     if (doneAt !== null) {
       return { step, startsAt: startedAt ?? doneAt, endsAt: doneAt, isDone: true };
     }
-    const startsAt = startedAt ?? at;
+    const startsAt = startedAt ?? (step.by === 'household' && step.attended ? awake(at) : at);
     // What is over its time ends now at the earliest.
     const endsAt = Math.max(startsAt + durationMs(minutes), now);
     at = Math.max(at, endsAt);

@@ -138,17 +138,3 @@ export function flushStep<C extends FlushStepCode>(
 
 /** As much of a step as its times hang on. */
 export type PlannedStep = Pick<FlushStep, 'id' | 'code' | 'minutes' | 'attended' | 'by'>;
-
-const ofHousehold: ReadonlySet<FlushStepCode> = new Set(['tank-drain', 'tank-fill', 'night-rest']);
-
-/** Fills and drainings behind the first fill are what a household finishes; what comes after those waits for another visit. */
-export function handedOut(steps: readonly FlushStep[]): FlushStep[] {
-  let isFilled = false;
-  let isHanded = false;
-  return steps.map((step) => {
-    const isWaiting = isFilled && ofHousehold.has(step.code);
-    isFilled ||= step.code === 'tank-fill';
-    isHanded ||= isWaiting;
-    return { ...step, by: isWaiting ? 'household' : isHanded ? 'return-visit' : 'installer' };
-  });
-}

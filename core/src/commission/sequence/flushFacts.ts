@@ -7,7 +7,7 @@ import { type FlushFacts, type FlushWays, usualFlushWays } from '../flush/flushP
 /** What a flush is told beside system and plumbing. */
 export type FlushCircumstances = Pick<
   FlushFacts,
-  'regulatorBar' | 'disinfectant' | 'sanitise' | 'germsFound'
+  'regulatorBar' | 'disinfectant' | 'sanitise' | 'germsFound' | 'visits'
 > & {
   ways: FlushWays;
 };

@@ -15,6 +15,7 @@ import { FlushFindings } from './FlushFindings.tsx';
 import { FlushTimes } from './FlushTimes.tsx';
 import { Running } from './Running.tsx';
 import { SanitiseChoice } from './SanitiseChoice.tsx';
+import { VisitsChoice } from './VisitsChoice.tsx';
 import { StepFace } from './StepFace.tsx';
 import { StepList } from './StepList.tsx';
 import { type Flush, useFlush } from './useFlush.ts';
@@ -114,6 +115,7 @@ function Flushing({ flush }: { flush: Flush }) {
         )}
       </Group>
       <SanitiseChoice flush={flush} deeds={deeds} />
+      <VisitsChoice flush={flush} deeds={deeds} />
       {shown && isPhone && !isWhole && (
         <Button size="xl" mih={64} fullWidth onClick={() => show(true)}>
           {Object.keys(records).length > 0 ? 'Go on flushing' : 'Begin to flush'}

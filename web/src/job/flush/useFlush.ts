@@ -18,6 +18,7 @@ import {
   type PlannedStep,
   type Plumbing,
 } from '@katharos/core';
+import { useMemo } from 'react';
 import { useSession } from '../../data/session.ts';
 import { useSizing } from '../open/sizingContext.ts';
 import { remembered } from '../open/remembered.ts';
@@ -49,13 +50,17 @@ type Ways = Parameters<typeof flushOf>[4];
 const plannedIn = remembered(
   (
     survey: Survey,
-    sanitise: JobDocument['flush']['sanitise'],
+    { sanitise, visits }: Pick<JobDocument['flush'], 'sanitise' | 'visits'>,
     design: InstalledSystem,
     known: JobBrief,
     plumbing: Plumbing,
     ways: Ways,
   ) => {
-    const choice = { steps: {}, ...(sanitise === undefined ? {} : { sanitise }) };
+    const choice = {
+      steps: {},
+      ...(sanitise === undefined ? {} : { sanitise }),
+      ...(visits === undefined ? {} : { visits }),
+    };
     const outcome = flushOf({ survey, flush: choice }, design, known, plumbing, ways);
     if (!outcome.ok) return outcome;
     const steps = outcome.value;
@@ -79,10 +84,11 @@ export function useFlush(design: InstalledSystem): Outcome<Flush> | null {
   const known = brief?.ok ? brief.value : null;
   const plumbing = usePlumbing(design, known);
   const ways = useSession()?.firm.settings.flushing;
-  const { sanitise, steps: records } = flush;
+  const { sanitise, visits, steps: records } = flush;
+  const choices = useMemo(() => ({ sanitise, visits }), [sanitise, visits]);
   const now = useNow(true, wholeMinutes);
   if (!known || !plumbing) return null;
-  const planned = plannedIn(survey, sanitise, design, known, plumbing, ways);
+  const planned = plannedIn(survey, choices, design, known, plumbing, ways);
   if (!planned.ok) return planned;
   const schedule = flushSchedule(planned.value.steps, (id) => flushRecordOf(records[id]), now);
   return { ok: true, value: { ...planned.value, design, records, schedule, now } };

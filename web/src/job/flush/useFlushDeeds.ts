@@ -1,4 +1,10 @@
-import { type EndKind, type FlushStep, type PlannedStep, type SeenSign } from '@katharos/core';
+import {
+  type EndKind,
+  type FlushStep,
+  type FlushVisits,
+  type PlannedStep,
+  type SeenSign,
+} from '@katharos/core';
 import type { JobDocument } from '@katharos/job';
 import { useMemo } from 'react';
 import { v4 as newId } from 'uuid';
@@ -75,6 +81,7 @@ export function useFlushDeeds(plan: readonly PlannedStep[]) {
         }, of),
       lead: () => change(() => ({ lead: { device: deviceId(), ...stamp() } })),
       sanitise: (isWanted: boolean) => change(() => ({ sanitise: isWanted })),
+      visits: (visits: FlushVisits) => change(() => ({ visits })),
     };
   }, [edit, stamp, plan]);
 }
