@@ -196,7 +196,7 @@ function membraneResult(
       ...certificationSentences(certified, reader),
       ...(judgement ? householdJudgement(judgement, reader) : []),
       ...limitsFound(found.value, limits).map((limit) => limitSentence(limit, reader)),
-      ...verdictSentences(found.value, reader, 'household'),
+      ...verdictSentences(found.value, reader, 'household', judgement),
     ],
   };
 }

@@ -131,7 +131,10 @@ export function verdictSentences(
   verdict: Verdict,
   reader: Reader,
   forWhom: 'installer' | 'household' = 'installer',
+  judgement: Pick<Judgement, 'sound'> | null = null,
 ): string[] {
+  // All that was read together comes before one band alone: where it is sound, nothing is remarked on.
+  const isSound = judgement !== null && judgement.sound >= judged.sound;
   const { rejection, productTds } = verdict;
   const sentences = [
     `Rejection is ${reader.percent(rejection.measured, 1)}. Expected in this water: ${bandOf(rejection, { most: 1, say: (share) => reader.number(share * 100, 1) })} %, ${productBandSentence(productTds, reader)}`,
@@ -142,14 +145,14 @@ export function verdictSentences(
         ? 'That is better than expected. Check that the cup held product of this membrane and that the feed reading is right.'
         : 'That is within the expected range.',
     );
-  } else {
+  } else if (!isSound) {
     sentences.push('That is below the expected range.');
   }
   for (const [name, comparison] of [
     ['product', verdict.productFlow],
     ['drain', verdict.drainFlow],
   ] as const) {
-    if (comparison && Math.abs(comparison.sigmas) > worthARemark)
+    if (comparison && !isSound && Math.abs(comparison.sigmas) > worthARemark)
       sentences.push(flowSentence(name, comparison, forWhom, reader));
   }
   return sentences;

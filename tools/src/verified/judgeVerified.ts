@@ -30,7 +30,9 @@ export function judgeVerified({ document }: VerifiedCase): JudgedCase {
   const judgement = weighed?.ok ? judgementOf(weighed.value) : null;
   const judged = found?.ok ? judgedBy(found.value, judgement, limits) : null;
   const certified = certificationOf(document, judged)!;
-  const said = found?.ok ? verdictSentences(found.value, reader, 'household').slice(1) : [];
+  const said = found?.ok
+    ? verdictSentences(found.value, reader, 'household', judgement).slice(1)
+    : [];
   return {
     certified,
     remarks: [

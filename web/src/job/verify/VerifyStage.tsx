@@ -264,7 +264,7 @@ function VerdictPanel({ verdict: found, document, judgement, elsewhere }: Verdic
         {limitsFound(found, limits).map((limit) => (
           <Text key={limit.of}>{limitSentence(limit, reader)}</Text>
         ))}
-        {verdictSentences(found, reader).map((sentence) => (
+        {verdictSentences(found, reader, 'installer', judgement ?? null).map((sentence) => (
           <Text key={sentence}>{sentence}</Text>
         ))}
         <ComparisonTable verdict={found} />
