@@ -68,7 +68,7 @@ test('who lives there makes the demand, and the days in the house are the coreâ€
 
 test('the page says which reading would settle the pump, and taking it does', async ({ page }) => {
   await beginJob(page, 'Open questions');
-  await takeSurvey(page, { feedTds: '350', temperature: '12', demand: '12' });
+  await takeSurvey(page, { feedTds: '220', temperature: '12', demand: '12' });
   const open = page.getByTestId('open-booster');
   await expect(open).toContainText(/The supply pressure would settle/);
   await stage(page, 'Size').click();
@@ -79,7 +79,7 @@ test('the page says which reading would settle the pump, and taking it does', as
   await stage(page, 'Survey').click();
   await enter(page, 'Supply pressure', '4.9');
   await enter(page, 'Lowest pressure', '4.6');
-  await expect(open).toHaveCount(0);
+  await expect(open.getByText(/The supply pressure would settle/)).toHaveCount(0);
   await expect(page.getByText(/^The worst case makes/)).toBeVisible();
   await stage(page, 'Size').click();
   await expect(verdict).toContainText(/^Sound: \d/);

@@ -50,6 +50,14 @@ describe('a look for leaks', () => {
     expect(owedOf(document)).toContain('leak-filled');
   });
 
+  test('counts no more once something was opened to be mended', () => {
+    const document = flushed();
+    document.verify.earlier = { a: { readings: {}, mended: 'Reseated', ...tick(10) } };
+    expect(owedOf(document)).toContain('leak-filled');
+    document.verify.earlier = { a: { readings: {}, mended: 'Reseated', ...tick(8) } };
+    expect(owedOf(document)).not.toContain('leak-filled');
+  });
+
   test('that found a drip stays a leak until it is mended', () => {
     const document = flushed();
     const trouble = { step: 'leak-check-filling', sign: 'drips' as const, cause: null, ...tick(8) };

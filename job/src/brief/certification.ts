@@ -51,8 +51,11 @@ function leakLookOf(
     ({ step, sign, mended }) => step === id && sign === 'drips' && !mended,
   );
   if (dripping) return 'leak';
+  // What was opened to be mended after it is to be seen dry once more.
+  const isOpened = (at: string) =>
+    Object.values(verify.earlier ?? {}).some((one) => Date.parse(one.at) > Date.parse(at));
   const { done, seen = [] } = flush.steps[id] ?? {};
-  if (done && seen.includes('dry')) return 'dry';
+  if (done && seen.includes('dry') && !isOpened(done.at)) return 'dry';
   // It was one look at every joint under pressure, with the tank full.
   return look === 'filled' ? 'not-done' : verify.leakCheck;
 }

@@ -20,6 +20,7 @@ import {
 } from '@katharos/job';
 import {
   decisionSentence,
+  endWords,
   type FlushWords,
   flushWords,
   readerOf,
@@ -89,7 +90,10 @@ export function proposeFor(document: JobDocument): ProposedHouse {
       ...decisions.map((decision) => decisionSentence(decision, reader)),
       ...ways.map((way) => waySentence(way, reader)),
       ...plumbing.steps.flatMap((step) => texts(workWords(step, reader))),
-      ...(flush.ok ? flush.value : []).flatMap((step) => texts(flushWords(step, reader))),
+      ...(flush.ok ? flush.value : []).flatMap((step) => [
+        ...texts(flushWords(step, reader)),
+        ...step.ends.map((end) => endWords(end, reader)),
+      ]),
     ]),
   };
 }

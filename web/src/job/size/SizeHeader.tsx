@@ -37,7 +37,11 @@ export function SizeHeader({
   const isKnown =
     !best ||
     saysTheSame(best.design, design) ||
-    recommendation.tradeOffs.some((one) => saysTheSame(one.design, design));
+    recommendation.tradeOffs.some((one) => saysTheSame(one.design, design)) ||
+    // A sound system of another make-up is a choice, not something that the survey outgrew.
+    recommendation.families.some(
+      ({ best: own }) => own.shortfalls.length === 0 && saysTheSame(own.design, design),
+    );
   const outdated =
     isCurrent && chosen && !agreed && !isKnown && Object.keys(document.size.overruled).length === 0;
   return (

@@ -114,6 +114,7 @@ const anew =
       accepted: _word,
       complaints,
       noted,
+      leaks: _looked,
       earlier = {},
       ...rest
     } = verify;
