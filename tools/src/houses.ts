@@ -1,4 +1,5 @@
 import { randomHouses } from './houses/randomHouses.ts';
+import { firedBefore } from './houses/rules.ts';
 import { tally } from './houses/tally.ts';
 
 /** Houses that are tried where nobody says how many. */
@@ -9,9 +10,10 @@ export function run([asked]: readonly string[] = []): void {
   const { proposed, misfits, absurd } = tally(randomHouses(asked ? Number(asked) : usual));
   const rows = Object.entries(absurd);
   const width = Math.max(...rows.map(([kind]) => kind.length));
+  console.log(`| ${'absurd in this way'.padEnd(width)} | before | houses |`);
   for (const [kind, found] of rows)
     console.log(
-      `| ${kind.padEnd(width)} | ${String(found.length).padStart(3)} | ${found.join(', ')}`,
+      `| ${kind.padEnd(width)} | ${String(firedBefore[kind] ?? '').padStart(6)} | ${String(found.length).padStart(6)} | ${found.join(', ')}`,
     );
   console.log(`Nothing fits as the house is, with a way out: ${misfits}`);
   const count = rows.reduce((sum, [, found]) => sum + found.length, 0);
