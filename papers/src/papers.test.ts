@@ -100,6 +100,24 @@ describe('a proposal', () => {
     expect(said()).toBeUndefined();
   });
 
+  test('says what the system falls short of, and that a lamp is missing where the supply is unsafe', () => {
+    const document = chosen();
+    const said = () => proposal(document)!.proposed.join(' ');
+    expect(said()).not.toMatch(/does not meet everything/);
+    document.survey.safe = 'no';
+    expect(said()).toMatch(
+      /does not meet everything .*the supply is not safe and nothing treats it/,
+    );
+    expect(proposal(document)!.found.join(' ')).toMatch(/Your supply is not safe to drink/);
+  });
+
+  test('claims no disinfectant that nobody asked about', () => {
+    const document = chosen();
+    document.survey.disinfectant = 'unknown';
+    document.survey.source = 'mains';
+    expect(proposal(document)!.found.join(' ')).toMatch(/may carry chlorine or chloramine/);
+  });
+
   test('is set in the reader’s units', () => {
     const made = proposal(chosen(), { ...usualFirmSettings, units: 'us' })!;
     expect(made.found.join()).toMatch(/psi/);

@@ -8,6 +8,7 @@ import {
   type Assessment,
   isAddedLamp,
   isPurposeIon,
+  judge,
   isUltravioletLine,
   lampAt,
   litresPerGallon,
@@ -41,6 +42,7 @@ import {
   purposeNote,
   readerOf,
   type Reader,
+  shortfallWords,
   supplySentences,
 } from '@katharos/words';
 
@@ -157,7 +159,9 @@ function foundIn(brief: JobBrief, document: JobDocument, reader: Reader): string
   sentences.push(...supplySentences(supplyOf(document.survey)));
   if (brief.facts.disinfectant)
     sentences.push(
-      `It is treated with ${brief.facts.disinfectant.kind}, which has to be taken out before the membrane.`,
+      document.survey.disinfectant === 'unknown'
+        ? 'It may carry chlorine or chloramine, which have to be taken out before the membrane. We test for both.'
+        : `It is treated with ${brief.facts.disinfectant.kind}, which has to be taken out before the membrane.`,
     );
   const { purposes = [] } = document.survey;
   if (purposes.length > 0)
@@ -223,6 +227,7 @@ function membraneWords(
   ];
   const proposed = [
     ...needless(brief, reader),
+    ...shortOf(design, brief, reader),
     `A membrane holds back nearly everything that is dissolved in the water. ${design.prefilters.length} cartridges ahead of it protect it from silt${brief.facts.disinfectant ? ` and from ${brief.facts.disinfectant.kind}` : ''}.`,
     design.tank
       ? `A pressure tank of ${reader.say('volume', design.tank.volumeL, 0)} under the sink keeps water ready for a tap of its own.`
@@ -232,7 +237,7 @@ function membraneWords(
     proposed.push('A small pump lifts the pressure; it needs a socket that stays on.');
   if (design.permeatePump)
     proposed.push(
-      'A pump driven by the drain water, without electricity, saves a good part of it.',
+      'A pump driven by the drain water, without electricity, saves a good part of the drain water.',
     );
   if (design.mineral)
     proposed.push(
@@ -260,6 +265,16 @@ function membraneWords(
 function needless({ task, facts }: JobBrief, reader: Reader): string[] {
   const decision = decideMembrane(task.waters.today, facts);
   return decision.code === 'membrane-needed' ? [] : [decisionSentence(decision, reader)];
+}
+
+/** What a chosen system falls short of: nobody buys it without being told. */
+function shortOf(design: SystemDesign, brief: JobBrief, reader: Reader): string[] {
+  const { shortfalls } = judge(design, brief.task.waters, brief.requirements);
+  return shortfalls.length > 0
+    ? [
+        `This system does not meet everything that is asked of it: ${reader.list(shortfalls.map((shortfall) => shortfallWords[shortfall]))}.`,
+      ]
+    : [];
 }
 
 /** The risk of scale as a risk, with what lowers it; nothing where it is low. */
@@ -306,14 +321,14 @@ function figuresOf(
     ],
     ['Held back', reader.percent(today.rejection, 0)],
     ['A glass', `${reader.number(today.secondsPerGlass, 0)} seconds`],
-    [
-      'To refill an empty tank',
-      today.fill?.shutsOff
-        ? reader.minutes(today.fill.fillTimeMin)
-        : today.fill
-          ? 'never'
-          : 'no tank',
-    ],
+    ...(today.fill
+      ? [
+          [
+            'To refill an empty tank',
+            today.fill.shutsOff ? reader.minutes(today.fill.fillTimeMin) : 'never',
+          ] satisfies [string, string],
+        ]
+      : []),
     ['Water to drain in a year', drain],
   ];
 }
