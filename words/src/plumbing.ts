@@ -48,7 +48,9 @@ const awayWords = (
   Record<DrainRemark, string>,
   'away-from-disposal' | 'away-from-dishwasher' | 'too-near-discharge'
 > => {
-  const distance = reader.millimetres(leastFromDischargeMm);
+  // A distance that is kept, not a hole that is cut: a round figure in either notation.
+  const distance =
+    reader.units === 'us' ? '4 in' : `${reader.number(leastFromDischargeMm / 10, 0)} cm`;
   return {
     'away-from-disposal': `At least ${distance} from a disposal’s discharge, and never downstream of it.`,
     'away-from-dishwasher': `At least ${distance} from where a dishwasher pushes in.`,
