@@ -111,6 +111,20 @@ describe('a proposal', () => {
     expect(proposal(document)!.found.join(' ')).toMatch(/Your supply is not safe to drink/);
   });
 
+  test('prices what was decided on against scale', () => {
+    const document = chosen();
+    const names = () =>
+      proposal(document)!
+        .prices.map(({ name }) => name)
+        .join();
+    expect(names()).not.toMatch(/inhibitor/);
+    const word = { reason: 'Hard water', at: '2026-03-01T09:00:00.000Z', by: 'Odo' };
+    document.size.overruled.scaling = { option: 'inhibit', ...word };
+    expect(names()).toMatch(/scale inhibitor/);
+    document.size.overruled.scaling = { option: 'soften', ...word };
+    expect(names()).toMatch(/softener/);
+  });
+
   test('claims no disinfectant that nobody asked about', () => {
     const document = chosen();
     document.survey.disinfectant = 'unknown';

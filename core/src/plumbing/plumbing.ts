@@ -1,4 +1,4 @@
-import type { Part } from '../catalogue/parts.ts';
+import type { Part, TreatmentPart } from '../catalogue/parts.ts';
 import type { FeedWater } from '../system/design.ts';
 import {
   assessUltraviolet,
@@ -53,6 +53,8 @@ export interface PlumbingTask {
   catalogue: readonly Part[];
   regulatorBar: number | null;
   leakStop: boolean;
+  /** A softener or scale inhibitor that was decided on. */
+  treatment?: TreatmentPart | null;
   cabinet: CabinetSurvey;
   measured: {
     /** Straight part of the waste pipe, m; null where it was not measured. */
@@ -73,6 +75,22 @@ export interface PlumbingTask {
     order?: readonly string[] | undefined;
   };
 }
+
+/** What stands ahead of the unit against scale is bought with it; how it is joined is on its own sheet. */
+const treatmentLines = (treatment: TreatmentPart | null): PartsLine[] =>
+  treatment
+    ? [
+        {
+          id: treatment.id,
+          key: treatment.id,
+          name: treatment.name,
+          quantity: 1,
+          inKit: 0,
+          unit: 'piece',
+          price: treatment.price,
+        },
+      ]
+    : [];
 
 /** What follows for plumbing: holes, places, tubes, the order of work and its parts. */
 export interface Plumbing extends CabinetPlan {
@@ -149,7 +167,10 @@ export function plumbing(task: PlumbingTask): Plumbing {
       system.tap.dispenser || system.tap.combined || added ? { ...tap, mount: 'existing' } : tap,
       isUltravioletLine(system) ? null : drain,
     ),
-    parts: partsList(system, steps, tubes, task.catalogue),
+    parts: [
+      ...partsList(system, steps, tubes, task.catalogue),
+      ...treatmentLines(task.treatment ?? null),
+    ],
     spout: spoutToBowlM !== null && reachM !== undefined ? { reachM, neededM: spoutToBowlM } : null,
   };
 }

@@ -5,7 +5,9 @@ import {
   type Plumbing,
   type PlumbingSite,
   type PlumbingTask,
+  partsOf,
   toCore,
+  type TreatmentPart,
 } from '@katharos/core';
 import type { JobBrief } from './brief.ts';
 import { detailFields, type DetailKey } from '../fields/fields.ts';
@@ -87,6 +89,15 @@ export const routesOf = (document: Plumbed): Record<string, number> =>
     Object.entries(document.plumb.routes).map(([id, route]) => [id, toCore('length', route)]),
   );
 
+/** What was decided on against scale, from the firm's own catalogue; null where nothing was, or it has none. */
+function treatmentOf(
+  { softener, inhibitor }: JobBrief['settings'],
+  catalogue: JobBrief['task']['catalogue'],
+): TreatmentPart | null {
+  const method = softener ? 'softening' : inhibitor ? 'inhibitor' : null;
+  return partsOf(catalogue, 'treatment').find((part) => part.method === method) ?? null;
+}
+
 /** A job's plumbing as the core wants it. */
 export function plumbingTask(
   document: Plumbed,
@@ -103,6 +114,7 @@ export function plumbingTask(
     catalogue: task.catalogue,
     regulatorBar: settings.regulatorBar,
     leakStop: settings.leakStop,
+    treatment: treatmentOf(settings, task.catalogue),
     cabinet: cabinetSurvey(document),
     measured: {
       straightPipeM: detailOf(document, 'straightPipe'),
