@@ -3,8 +3,8 @@ import type { Reader } from './reader.ts';
 
 /** Who is there when the tank has filled. */
 export const visitsNames: Record<FlushVisits, string> = {
-  wait: 'Wait here',
-  household: 'Household does it',
+  wait: 'Wait',
+  household: 'Household',
   'come-back': 'Come back',
 };
 

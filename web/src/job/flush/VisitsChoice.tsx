@@ -21,6 +21,7 @@ export function VisitsChoice({ flush, deeds }: { flush: Flush; deeds: FlushDeeds
     <div>
       <Text fw={560}>While the tank fills</Text>
       <Segments
+        wide
         label="While the tank fills"
         value={chosen}
         onChange={deeds.visits}
