@@ -192,8 +192,9 @@ export function evidenceOf(
     .flatMap(({ code, seen }): Evidence[] => {
       const sound = expected[code];
       if (!sound || sound === true || typeof seen !== 'number' || asRead.has(code)) return [];
-      const half = (sound.high - sound.low) / 2;
-      const off = Math.abs(seen - sound.middle) / Math.max(half, 1e-9);
+      // The band's low end stops at nothing; its high end always lies the whole reach from the middle.
+      const reach = sound.high - sound.middle;
+      const off = Math.abs(seen - sound.middle) / Math.max(reach, 1e-9);
       if (off < beyondBand) return [];
       const ratio = seen / Math.max(sound.middle, 1e-9);
       const said =

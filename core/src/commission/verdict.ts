@@ -2,7 +2,7 @@ import { firstOutOfRange } from '../base/guard.ts';
 import { lowDiscrepancyPoint, normalQuantile } from '../base/numeric/lowDiscrepancy.ts';
 import { limits } from '../base/limits.ts';
 import { fail, type Outcome, succeed } from '../base/outcome.ts';
-import type { SystemDesign } from '../system/design.ts';
+import { type SystemDesign, withRestrictor } from '../system/design.ts';
 import { expectedReadings } from '../system/expectedReadings.ts';
 import {
   standardUncertainty,
@@ -228,18 +228,6 @@ const noSpread: Compared = {
   concentrateFlowLPerH: 0,
   recovery: 0,
 };
-
-/** The same design with a restrictor that passes more or less than its size says. */
-const withRestrictor = (design: SystemDesign, share: number): SystemDesign => ({
-  ...design,
-  restrictor: {
-    ...design.restrictor,
-    restrictor: {
-      ...design.restrictor.restrictor,
-      flowMlMin: design.restrictor.restrictor.flowMlMin * share,
-    },
-  },
-});
 
 /** Systems that are computed for a band: its width is then good to a tenth. */
 const samples = 48;

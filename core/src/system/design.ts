@@ -157,3 +157,15 @@ export function tapLineOf(design: SystemDesign): TapLine {
     postFilter: design.postFilter?.filter,
   };
 }
+
+/** The same design with a restrictor that passes this share of what its size says (1: just that). */
+export const withRestrictor = (design: SystemDesign, share: number): SystemDesign => ({
+  ...design,
+  restrictor: {
+    ...design.restrictor,
+    restrictor: {
+      ...design.restrictor.restrictor,
+      flowMlMin: design.restrictor.restrictor.flowMlMin * share,
+    },
+  },
+});

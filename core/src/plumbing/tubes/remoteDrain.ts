@@ -1,7 +1,12 @@
 import { tubeLoss } from '../../hydraulics/tubeLoss.ts';
 import { type Outcome, succeed } from '../../base/outcome.ts';
 import { assess } from '../../system/assess.ts';
-import type { Ageing, FeedWater, SystemDesign } from '../../system/design.ts';
+import {
+  type Ageing,
+  type FeedWater,
+  type SystemDesign,
+  withRestrictor,
+} from '../../system/design.ts';
 import { risePressure } from '../../water/waterDensity.ts';
 import { boreMm } from '../places/tubeSize.ts';
 
@@ -30,20 +35,10 @@ export function remoteDrain(
   const { temperatureC } = water;
   const line = { innerDiameterMm: boreMm['1/4"'], lengthM };
   const climb = Math.max(risePressure(riseM, temperatureC), 0);
-  // An orifice into a back pressure passes what a smaller one passes into the open.
-  const narrowed = (share: number): SystemDesign => ({
-    ...design,
-    restrictor: {
-      ...design.restrictor,
-      restrictor: {
-        ...design.restrictor.restrictor,
-        flowMlMin: design.restrictor.restrictor.flowMlMin * share,
-      },
-    },
-  });
   let share = 1;
   for (let turn = 0; ; turn += 1) {
-    const assessed = assess(narrowed(share), water, ageing);
+    // An orifice into a back pressure passes what a smaller one passes into the open.
+    const assessed = assess(withRestrictor(design, share), water, ageing);
     if (!assessed.ok) return assessed;
     const { running, drainLPerProductL, productTdsMgL } = assessed.value;
     const backBar = climb + tubeLoss(line, running.concentrateFlowLPerH, temperatureC);
